@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Collision;
+
+/**
+ * A ball is pressed into a cushion and thrown back, rubbing against the nose and against the cloth meanwhile.
+ *
+ * After S. Mathavan, M. R. Jackson and R. M. Parkin, "A theoretical analysis of billiard ball dynamics under cushion
+ * impacts", Proc. IMechE C 224, 2010. The impact is integrated over the impulse P that the nose gives along the line
+ * from the ball's centre to the point of contact, which lies above the equator by the angle θ. Per unit of impulse,
+ * with x along the cushion, y into it, z up, s = sin θ, c = cos θ, (Φ) the direction of slip at the nose in the plane
+ * of x and (0, −s, c), (Ψ) that on the cloth:
+ *
+ *   vertical balance: cloth impulse k = s + μ sinΦ c (not below 0)
+ *   m dvx = −μ cosΦ − μc k cosΨ          m dvy = −c + μ s sinΦ − μc k sinΨ
+ *   (2mR/5) dωx = −μ sinΦ − μc k sinΨ    (2mR/5) dωy = −μ s cosΦ + μc k cosΨ    (2mR/5) dωz = μ c cosΦ
+ *
+ * Compression lasts until vy = 0; the rebound gives back e² of the work then done (W. J. Stronge's energetic
+ * restitution, which that paper uses). Second-order midpoint steps: see docs/physics.md for the proof that so few do.
+ * The law has no time or speed scale of its own: only ratios of the speeds matter.
+ */
+final class CushionImpact
+{
+    /** Steps for the compression, and at most about as many again for the rebound. */
+    public const STEPS = 6;
+
+    /** How much finer the steps are while a slip is nearly nil. */
+    private const FINER = 12;
+
+    /** A ball leaves a cushion at least this fast, m/s: see BallBall::LEAST_PARTING. */
+    public const LEAST_PARTING = 2e-4;
+
+    private function __construct() {}
+
+    /**
+     * @param float $vx along the cushion, m/s
+     * @param float $vy into the cushion, m/s, ≥ 0
+     * @param float $rwx R times the spin about the cushion's direction, m/s
+     * @param float $rwy R times the spin about the direction into the cushion, m/s
+     * @param float $rwz R times the spin about the vertical, m/s
+     * @param float $e   normal restitution
+     * @param float $mu  friction at the nose
+     * @param float $muc friction on the cloth
+     * @param float $s   sin θ
+     * @param float $c   cos θ
+     * @param int<1, max> $steps
+     *
+     * @return array{float, float, float, float, float} the same five afterwards
+     */
+    public static function rebound(
+        float $vx,
+        float $vy,
+        float $rwx,
+        float $rwy,
+        float $rwz,
+        float $e,
+        float $mu,
+        float $muc,
+        float $s,
+        float $c,
+        int $steps = self::STEPS,
+    ): array {
+        if ($vy < self::LEAST_PARTING) {
+            return [$vx, -self::LEAST_PARTING, $rwx, $rwy, $rwz];
+        }
+        $long = $vy / ($c * $steps);
+        $work = 0.0;
+        $goal = INF; // work still to be given back; INF while compressing
+        $guard = 20 * self::FINER * $steps;
+        while ($guard-- > 0) {
+            // Where a slip is about to end or has just begun its direction turns quickly: go in finer steps there.
+            $near = 7.0 * $long;
+            $nx = $vx + $rwy * $s - $rwz * $c;
+            $nt = $rwx - $vy * $s;
+            $cx = $vx - $rwy;
+            $cy = $vy + $rwx;
+            $fine = $nx * $nx + $nt * $nt < $near * $near * $mu * $mu
+                || $cx * $cx + $cy * $cy < $near * $near * $muc * $muc * $s * $s;
+            $h = $fine ? $long / self::FINER : $long;
+            // Friction of 1/(3.5 h) per unit of slip would end the slip within one step (a surface gains 7/2 of the
+            // impulse per mass), more would turn it round: near the end the ball sticks. Half as much again still
+            // settles under the midpoint rule and follows the sticking ball more closely.
+            $grip = 1.5 / (3.5 * $h);
+            // Midpoint rule: slopes here, half a step, slopes there.
+            [$ax, $ay, $bx, $by, $bz] = self::slopes($vx, $vy, $rwx, $rwy, $rwz, $mu, $muc, $s, $c, $grip);
+            $q = 0.5 * $h;
+            [$ax, $ay, $bx, $by, $bz] = self::slopes(
+                $vx + $ax * $q,
+                $vy + $ay * $q,
+                $rwx + $bx * $q,
+                $rwy + $by * $q,
+                $rwz + $bz * $q,
+                $mu,
+                $muc,
+                $s,
+                $c,
+                $grip,
+            );
+            $next = $vy + $ay * $h;
+            $f = 1.0;
+            if (INF === $goal) {
+                if ($next <= 0.0) {
+                    $f = $vy / ($vy - $next);
+                    $next = 0.0;
+                }
+                $work += 0.5 * ($vy + $next) * $f * $h;
+                if (0.0 === $next) {
+                    $goal = $e * $e * $work;
+                    $work = 0.0;
+                }
+            } else {
+                // Work given back within this step: −∫ vy dP, vy linear in it.
+                $gain = -0.5 * ($vy + $next) * $h;
+                if ($work + $gain >= $goal) {
+                    $need = ($goal - $work) / $h;
+                    $slope = $next - $vy;
+                    $f = 2.0 * $need / (-$vy + sqrt($vy * $vy - 2.0 * $slope * $need));
+                    $next = $vy + $slope * $f;
+                    $guard = 0;
+                }
+                $work += $gain;
+            }
+            $step = $f * $h;
+            $vx += $ax * $step;
+            $rwx += $bx * $step;
+            $rwy += $by * $step;
+            $rwz += $bz * $step;
+            $vy = $next;
+        }
+
+        return [$vx, $vy < -self::LEAST_PARTING ? $vy : -self::LEAST_PARTING, $rwx, $rwy, $rwz];
+    }
+
+    /**
+     * Change of the five speeds per unit of impulse per mass.
+     *
+     * @param float $grip friction per slip that would end the slip within the step
+     *
+     * @return array{float, float, float, float, float}
+     */
+    private static function slopes(
+        float $vx,
+        float $vy,
+        float $rwx,
+        float $rwy,
+        float $rwz,
+        float $mu,
+        float $muc,
+        float $s,
+        float $c,
+        float $grip,
+    ): array {
+        $nx = $vx + $rwy * $s - $rwz * $c;
+        $nt = -$vy * $s + $rwx;
+        $slip = sqrt($nx * $nx + $nt * $nt);
+        $size = $slip * $grip > $mu ? $mu / $slip : $grip;
+        $nx *= $size;
+        $nt *= $size;
+        $k = $s + $nt * $c;
+        $cx = $vx - $rwy;
+        $cy = $vy + $rwx;
+        $slip = sqrt($cx * $cx + $cy * $cy);
+        $most = $k > 0.0 ? $muc * $k : 0.0;
+        $size = $slip * $grip > $most ? $most / $slip : $grip;
+        $cx *= $size;
+        $cy *= $size;
+
+        return [
+            -$nx - $cx,
+            -$c + $s * $nt - $cy,
+            -2.5 * ($nt + $cy),
+            2.5 * ($cx - $s * $nx),
+            2.5 * $c * $nx,
+        ];
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Cue;
+
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * The cue as the cue ball feels it.
+ */
+final readonly class CueSpec
+{
+    /**
+     * @param float $mass           kg
+     * @param float $tipRestitution 0–1
+     * @param float $endMassRatio   ball mass over the effective mass of the cue's end: 20 squirts much, 45 little
+     */
+    public function __construct(
+        public float $mass = Defaults::CUE_MASS,
+        public float $tipRestitution = Defaults::TIP_RESTITUTION,
+        public float $endMassRatio = Defaults::END_MASS_RATIO,
+    ) {}
+}

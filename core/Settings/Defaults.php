@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Settings;
+
+/**
+ * Every number of the physical model that can be tuned, in one place. SI units unless the name says otherwise.
+ *
+ * "From memory" marks a common value for which no paper is cited; the others name their source. A table, cloth or cue
+ * that was measured overrides these through its own value object.
+ */
+final class Defaults
+{
+    /** Standard gravity, m/s² (ISO 80000-3). */
+    public const GRAVITY = 9.80665;
+
+    /** Ball radius, m: 2¼ in across (WPA equipment specification, from memory). */
+    public const BALL_RADIUS = 0.028575;
+
+    /** Ball mass, kg (6 oz; from memory). */
+    public const BALL_MASS = 0.170;
+
+    /** Ball–ball normal restitution (from memory). */
+    public const BALL_RESTITUTION = 0.95;
+
+    /**
+     * Ball–ball friction μ(u) = A + B·exp(−C·u), u the slip speed in m/s.
+     * A fit to measurements in W. C. Marlow, "The Physics of Pocket Billiards", 1995.
+     */
+    public const BALL_FRICTION_FLOOR = 0.01;
+    public const BALL_FRICTION_RISE = 0.108;
+    public const BALL_FRICTION_FALL = 1.088;
+
+    /** Sliding friction of ball on cloth (from memory). */
+    public const CLOTH_SLIDE = 0.20;
+
+    /** Rolling resistance of ball on cloth (from memory). */
+    public const CLOTH_ROLL = 0.010;
+
+    /** Decay of vertical-axis spin, rad/s² (from memory). */
+    public const CLOTH_SPIN_DECAY = 10.0;
+
+    /** Height of the cushion nose above the slate, in ball diameters (WPA equipment specification, from memory). */
+    public const NOSE_HEIGHT = 0.635;
+
+    /**
+     * Cushion normal restitution, ball–cushion friction and ball–cloth friction during the impact.
+     * Fitted to the rebound targets in docs/physics.md; the friction starts from S. Mathavan, M. R. Jackson and
+     * R. M. Parkin, "A theoretical analysis of billiard ball dynamics under cushion impacts", Proc. IMechE C 224, 2010.
+     */
+    public const CUSHION_RESTITUTION = 0.95;
+    public const CUSHION_FRICTION = 0.18;
+    public const CUSHION_CLOTH_FRICTION = 0.20;
+
+    /** The facings inside a pocket are backed by wood and shim, and deader than the cushion (from memory). */
+    public const FACING_RESTITUTION = 0.70;
+    public const FACING_FRICTION = 0.14;
+
+    /** Pocket mouths between nose tips, m: 4½ in corner, 5 in side. */
+    public const CORNER_MOUTH = 0.1143;
+    public const SIDE_MOUTH = 0.127;
+
+    /** Angle through the rubber between cushion line and facing, degrees (WPA equipment specification, from memory). */
+    public const CORNER_FACING_DEG = 142.0;
+    public const SIDE_FACING_DEG = 104.0;
+
+    /** Depth of the slate shelf behind the mouth line, m: about 1½ in and ¼ in (WPA, from memory). */
+    public const CORNER_SHELF = 0.0381;
+    public const SIDE_SHELF = 0.00635;
+
+    /** Radius of the cut in the slate, m (from memory). */
+    public const CORNER_DROP_RADIUS = 0.062;
+    public const SIDE_DROP_RADIUS = 0.062;
+
+    /** Cue mass kg, tip restitution, ball-to-end-mass ratio for squirt (from memory). */
+    public const CUE_MASS = 0.567;
+    public const TIP_RESTITUTION = 0.75;
+    public const END_MASS_RATIO = 30.0;
+
+    /** Largest tip offset from the centre, in ball radii (common practice, no source). */
+    public const MISCUE_LIMIT = 0.5;
+
+    /** Fastest cue speed a person reaches, m/s: a hard break (common practice, no source). */
+    public const MAX_CUE_SPEED = 12.0;
+
+    /** Steepest cue the level-cloth model is trusted for, degrees; above it the ball leaves the cloth (our own choice). */
+    public const MAX_ELEVATION_DEG = 30.0;
+
+    /** Width of a cue tip, m: between the 11 and 13 mm in use (common practice, no source). */
+    public const TIP_WIDTH = 0.0125;
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Simulation;
+
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Ball\BallSpec;
+use ZigLane\Core\Cue\CueSpec;
+use ZigLane\Core\Cue\CueStrike;
+use ZigLane\Core\Cue\Shot;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Simulation\Internal\Kernel;
+use ZigLane\Core\Simulation\Internal\KernelState;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+use ZigLane\Core\Table\Table;
+use ZigLane\Core\Table\TableGeometry;
+
+/**
+ * Plays a shot on a table: value objects in, value objects out; the work is done by Internal\Kernel.
+ */
+final readonly class Simulator
+{
+    public TableGeometry $geometry;
+    private Kernel $kernel;
+
+    public function __construct(
+        public Table $table = new Table(),
+        public CueSpec $cue = new CueSpec(),
+        public BallSpec $ball = new BallSpec(),
+    ) {
+        $this->geometry = new TableGeometry($table, $ball->radius);
+        $this->kernel = new Kernel($this->geometry, $ball);
+    }
+
+    /**
+     * @throws InvalidInput when the layout has no cue ball
+     */
+    public function play(Layout $layout, Shot $shot): ShotResult
+    {
+        if (!$layout->has(BallId::CUE)) {
+            throw new InvalidInput('balls.cue', 'there is no cue ball on the table');
+        }
+        $strike = CueStrike::of($shot, $this->cue, $this->ball);
+        $state = new KernelState();
+        $ids = array_keys($layout->balls);
+        foreach ($layout->balls as $id => $place) {
+            if (BallId::CUE === $id) {
+                $state->add($place->x, $place->y, $strike->vx, $strike->vy, $strike->wx, $strike->wy, $strike->wz);
+            } else {
+                $state->add($place->x, $place->y);
+            }
+        }
+        $this->kernel->run($state, record: true);
+
+        return $this->result($state, $ids, $layout->ball(BallId::CUE));
+    }
+
+    /** @internal for the aim solver and the measuring commands, which need no record */
+    public function kernel(): Kernel
+    {
+        return $this->kernel;
+    }
+
+    /**
+     * @param list<int> $ids ball number by slot
+     */
+    private function result(KernelState $state, array $ids, Point $cue): ShotResult
+    {
+        $events = [new Event(0.0, EventType::CueStrike, [BallId::CUE], $cue)];
+        $pocketed = [];
+        foreach ($state->log as [$t, $kind, $slot, $other, $x, $y]) {
+            $balls = [$ids[$slot]];
+            $pocket = null;
+            $type = match ($kind) {
+                Kernel::EV_BALLS => EventType::BallBall,
+                Kernel::EV_CUSHION => EventType::BallCushion,
+                Kernel::EV_DROP => EventType::Pocketed,
+                Kernel::EV_MOTION => Kernel::SLIDE === $other ? EventType::SlideToRoll : EventType::Stop,
+                default => EventType::BallFacing,
+            };
+            if (Kernel::EV_BALLS === $kind) {
+                $balls[] = $ids[$other];
+            } elseif (Kernel::EV_DROP === $kind) {
+                $pocket = Pocket::at($other);
+                $pocketed[$ids[$slot]] = $pocket;
+            } elseif (EventType::BallFacing === $type) {
+                $pocket = Pocket::at($other >> 1);
+            }
+            $events[] = new Event($t, $type, $balls, new Point($x, $y), $pocket);
+        }
+        $paths = [];
+        foreach ($state->pieces as [$slot, $from, $to, $x, $y, $vx, $vy, $ax, $ay, $mode]) {
+            $paths[$ids[$slot]][] = new PathPiece($from, $to, new Point($x, $y), $vx, $vy, $ax, $ay, Kernel::ROLL === $mode);
+        }
+        ksort($paths);
+        $final = [];
+        foreach ($ids as $slot => $id) {
+            if (KernelState::ON_TABLE === $state->pocket[$slot]) {
+                $final[$id] = new Point($state->x[$slot], $state->y[$slot]);
+            }
+        }
+
+        return new ShotResult(
+            $events,
+            $paths,
+            new Layout($final),
+            $pocketed,
+            $state->firstHit < 0 ? null : $ids[$state->firstHit],
+            $state->railAfterHit,
+            $state->time,
+        );
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Table;
+
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * One table: its size, its pockets, its cloth and its rubber. Lengths in m.
+ */
+final readonly class Table
+{
+    public function __construct(
+        public TableSize $size = TableSize::NineFoot,
+        public float $cornerMouth = Defaults::CORNER_MOUTH,
+        public float $sideMouth = Defaults::SIDE_MOUTH,
+        public Cloth $cloth = new Cloth(),
+        public Cushion $cushion = new Cushion(),
+    ) {}
+
+    /** m */
+    public function length(): float
+    {
+        return $this->size->length();
+    }
+
+    /** m */
+    public function width(): float
+    {
+        return $this->size->width();
+    }
+}
