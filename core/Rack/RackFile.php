@@ -1,0 +1,344 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Rack;
+
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Ball\BallSpec;
+use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Game\Group;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Speed\Speed;
+use ZigLane\Core\Table\Cloth;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+use ZigLane\Core\Table\Table;
+use ZigLane\Core\Table\TableGeometry;
+use ZigLane\Core\Table\TableSize;
+
+/**
+ * The open rack file, version 1: decoded JSON to values and back. Schema and text in docs/rack-file.schema.json.
+ *
+ * Positions are in diamonds. Keys that are not known are kept; versions that are not known are refused. Every
+ * InvalidInput names the path of the fault.
+ */
+final class RackFile
+{
+    public const FORMAT = 'zig-lane/rack';
+    public const VERSION = 1;
+    public const LARGEST = 65536;
+
+    public const LEVELS = ['beginner', 'league', 'advanced', 'professional'];
+
+    private function __construct() {}
+
+    /**
+     * @param mixed $data a decoded JSON document, objects as \stdClass
+     *
+     * @throws InvalidInput
+     */
+    public static function read(mixed $data): Rack
+    {
+        $file = new Fields($data, '');
+        $format = $file->text('format');
+        if (self::FORMAT !== $format) {
+            throw new InvalidInput('format', \sprintf('"%s" is not "%s"', mb_strimwidth($format, 0, 40, '…'), self::FORMAT));
+        }
+        $version = $file->raw('version');
+        if (self::VERSION !== $version) {
+            throw new InvalidInput('version', \sprintf('%s is not known (this program reads version %d)', json_encode($version), self::VERSION));
+        }
+        $name = trim($file->text('name', 'Untitled rack', Rack::LONGEST_NAME));
+        $game = $file->choice('game', GameName::class);
+        [$table, $tableUnknown, $clothUnknown] = self::table($file);
+        $layout = self::layout($file->object('balls'), $table, $game);
+        $group = null === $file->raw('group') ? null : $file->choice('group', Group::class);
+        $player = $file->object('player');
+        $level = $player->text('level', 'league');
+        if (!\in_array($level, self::LEVELS, true)) {
+            throw new InvalidInput('player.level', \sprintf('"%s" is not one of %s', mb_strimwidth($level, 0, 40, '…'), implode(', ', self::LEVELS)));
+        }
+        $legs = self::legs($file->raw('legs'));
+        $inHand = $file->flag('ballInHand', false);
+
+        return new Rack(
+            '' === $name ? 'Untitled rack' : $name,
+            $game,
+            $table,
+            $layout,
+            $inHand,
+            $group,
+            $level,
+            $legs,
+            array_filter([
+                '' => $file->unknown(),
+                'table' => $tableUnknown,
+                'table.cloth' => $clothUnknown,
+                'player' => $player->unknown(),
+            ]),
+        );
+    }
+
+    /**
+     * @return array<string, mixed> ready for json_encode
+     */
+    public static function write(Rack $rack): array
+    {
+        $kept = static function (string $path) use ($rack): array {
+            $map = $rack->unknown[$path] ?? [];
+
+            return \is_array($map) ? $map : [];
+        };
+        $cloth = $rack->table->cloth;
+        $balls = new \stdClass();
+        foreach ($rack->layout->balls as $id => $place) {
+            [$x, $y] = $place->toDiamonds($rack->table->size);
+            $balls->{BallId::name($id)} = [round($x, 9), round($y, 9)];
+        }
+        $document = [
+            'format' => self::FORMAT,
+            'version' => self::VERSION,
+            'name' => $rack->name,
+            'game' => $rack->game->value,
+            'table' => [
+                'size' => $rack->table->size->value,
+                'cornerMouthMm' => round($rack->table->cornerMouth * 1000, 3),
+                'sideMouthMm' => round($rack->table->sideMouth * 1000, 3),
+                'cloth' => ['slide' => $cloth->slide, 'roll' => $cloth->roll, 'spinDecay' => $cloth->spinDecay] + $kept('table.cloth'),
+            ] + $kept('table'),
+            'balls' => $balls,
+            'ballInHand' => $rack->ballInHand,
+            'group' => $rack->group?->value,
+            'player' => ['level' => $rack->level] + $kept('player'),
+        ];
+        if ([] !== $rack->legs) {
+            $document['legs'] = array_map(self::writeShot(...), $rack->legs);
+        }
+
+        return $document + $kept('');
+    }
+
+    /**
+     * @param mixed $data a decoded shot, objects as \stdClass
+     *
+     * @throws InvalidInput
+     */
+    public static function readShot(mixed $data, string $path = 'shot'): ShotSpec
+    {
+        $shot = new Fields($data, $path);
+        $aim = null;
+        $ball = null;
+        $pocket = null;
+        $offset = 0.0;
+        if (null !== $shot->raw('aimDeg')) {
+            if (null !== $shot->raw('ball') || null !== $shot->raw('pocket')) {
+                throw new InvalidInput($path, 'says both aimDeg and a ball or pocket; one of them decides the aim');
+            }
+            $aim = $shot->number('aimDeg', null, -360.0, 360.0, 'degrees');
+        } else {
+            if (null === $shot->raw('ball') && null === $shot->raw('pocket')) {
+                throw new InvalidInput($path, 'needs aimDeg, or ball and pocket');
+            }
+            $name = \is_int($shot->raw('ball')) ? (string) $shot->raw('ball') : $shot->text('ball');
+            $ball = BallId::fromName($name);
+            if (null === $ball || BallId::CUE === $ball) {
+                throw new InvalidInput($shot->path('ball'), \sprintf('there is no object ball "%s"', mb_strimwidth($name, 0, 40, '…')));
+            }
+            $pocket = $shot->choice('pocket', Pocket::class);
+            $offset = $shot->number('pocketOffset', 0.0, -1.0, 1.0);
+        }
+        $speed = self::speed($shot);
+        $tip = $shot->object('tip');
+        $side = $tip->number('side', 0.0, -1.0, 1.0, 'ball radii');
+        $height = $tip->number('height', 0.0, -1.0, 1.0, 'ball radii');
+        try {
+            $where = new Tip($side, $height);
+        } catch (InvalidInput $e) {
+            throw new InvalidInput($shot->path('tip'), $e->problem);
+        }
+        $elevation = $shot->number('elevationDeg', 0.0, 0.0, Defaults::MAX_ELEVATION_DEG, 'degrees');
+
+        return new ShotSpec($aim, $ball, $pocket, $offset, $speed, $where, $elevation, $shot->unknown());
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    public static function writeShot(ShotSpec $shot): array
+    {
+        $aim = null !== $shot->aimDeg
+            ? ['aimDeg' => $shot->aimDeg]
+            : ['ball' => BallId::name((int) $shot->ball), 'pocket' => $shot->pocket?->value, 'pocketOffset' => $shot->offset];
+
+        return $aim + [
+            'speed' => null !== $shot->speed->mps ? ['mps' => $shot->speed->mps] : ['lengths' => $shot->speed->lengths],
+            'tip' => ['side' => $shot->tip->side, 'height' => $shot->tip->height],
+            'elevationDeg' => $shot->elevationDeg,
+        ] + $shot->unknown;
+    }
+
+    /**
+     * @throws InvalidInput
+     */
+    private static function speed(Fields $shot): Speed
+    {
+        $speed = $shot->object('speed');
+        if (null !== $speed->raw('lengths')) {
+            if (null !== $speed->raw('mps')) {
+                throw new InvalidInput($shot->path('speed'), 'says both mps and lengths');
+            }
+            $lengths = $speed->number('lengths', null, 0.0, 100.0, 'table lengths');
+            if (0.0 === $lengths) {
+                throw new InvalidInput($speed->path('lengths'), 'must be above 0 table lengths');
+            }
+
+            return Speed::tableLengths($lengths);
+        }
+        $mps = $speed->number('mps', null, -INF, INF);
+        if ($mps <= 0.0) {
+            throw new InvalidInput($speed->path('mps'), 'must be above 0 m/s');
+        }
+        if ($mps > Defaults::MAX_CUE_SPEED) {
+            throw new InvalidInput($speed->path('mps'), \sprintf('%s m/s is faster than a person can swing a cue (limit %.0f m/s, a hard break)', Fields::show($mps), Defaults::MAX_CUE_SPEED));
+        }
+
+        return Speed::metresPerSecond($mps);
+    }
+
+    /**
+     * @return array{Table, array<string, mixed>, array<string, mixed>}
+     *
+     * @throws InvalidInput
+     */
+    private static function table(Fields $file): array
+    {
+        $table = $file->object('table');
+        $cloth = $table->object('cloth');
+        $built = new Table(
+            $table->choice('size', TableSize::class, '9ft'),
+            $table->number('cornerMouthMm', Defaults::CORNER_MOUTH * 1000, 95.0, 140.0, 'mm') / 1000,
+            $table->number('sideMouthMm', Defaults::SIDE_MOUTH * 1000, 95.0, 150.0, 'mm') / 1000,
+            new Cloth(
+                $cloth->number('slide', Defaults::CLOTH_SLIDE, 0.05, 0.6),
+                $cloth->number('roll', Defaults::CLOTH_ROLL, 0.002, 0.05),
+                $cloth->number('spinDecay', Defaults::CLOTH_SPIN_DECAY, 0.5, 50.0, 'rad/s²'),
+            ),
+        );
+
+        return [$built, $table->unknown(), $cloth->unknown()];
+    }
+
+    /**
+     * @throws InvalidInput
+     */
+    private static function layout(Fields $balls, Table $table, GameName $game): Layout
+    {
+        $rack = $game->rules()->rack();
+        $places = [];
+        foreach ($balls->keys() as $name) {
+            $id = BallId::fromName($name);
+            if (null === $id) {
+                throw new InvalidInput($balls->path($name), 'there is no such ball (use cue, 1 … 15)');
+            }
+            if (BallId::CUE !== $id && !\in_array($id, $rack, true)) {
+                throw new InvalidInput($balls->path($name), \sprintf('is not a ball of %s', $game->value));
+            }
+            $places[$id] = self::place($balls->raw($name), $balls->path($name), $table);
+        }
+        if (!isset($places[BallId::CUE])) {
+            throw new InvalidInput('balls.cue', 'is missing: every rack needs a cue ball');
+        }
+        $layout = new Layout($places);
+        self::assertPlayable($layout, $table);
+
+        return $layout;
+    }
+
+    /**
+     * @throws InvalidInput when a ball lies in a rail, a pocket or another ball
+     */
+    public static function assertPlayable(Layout $layout, Table $table, BallSpec $ball = new BallSpec()): void
+    {
+        $geometry = new TableGeometry($table, $ball->radius);
+        foreach ($layout->balls as $id => $place) {
+            if ($geometry->canRest($place)) {
+                continue;
+            }
+            foreach ($geometry->pockets as $pocket) {
+                if ($place->distanceTo($pocket->dropCentre) <= $pocket->dropRadius) {
+                    throw new InvalidInput('balls.' . BallId::name($id), \sprintf('lies in the %s pocket', $pocket->pocket->spoken()));
+                }
+            }
+            throw new InvalidInput('balls.' . BallId::name($id), \sprintf(
+                'lies in the rail: the centre of a ball frozen to it is %.3f diamonds from the nose',
+                $geometry->reach / $table->size->diamond(),
+            ));
+        }
+        $layout->assertApart(2 * $ball->radius);
+    }
+
+    /**
+     * @throws InvalidInput
+     */
+    private static function place(mixed $value, string $path, Table $table): Point
+    {
+        if (!\is_array($value) || !array_is_list($value) || 2 !== \count($value)) {
+            throw new InvalidInput($path, 'must be two numbers: diamonds along and across');
+        }
+        $xy = [];
+        foreach ([8, 4] as $axis => $most) {
+            $number = $value[$axis];
+            if (!\is_int($number) && !\is_float($number)) {
+                throw new InvalidInput($path . "[$axis]", 'must be a number');
+            }
+            if (!is_finite((float) $number)) {
+                throw new InvalidInput($path . "[$axis]", 'must be a finite number');
+            }
+            if ($number < 0 || $number > $most) {
+                throw new InvalidInput($path . "[$axis]", \sprintf('%s is outside the table (0–%d)', Fields::show((float) $number), $most));
+            }
+            $xy[] = (float) $number;
+        }
+
+        return self::settle(Point::fromDiamonds($xy[0], $xy[1], $table->size), $table);
+    }
+
+    /**
+     * Numbers in a file are rounded: a ball up to a tenth of a millimetre inside a rail is frozen to it.
+     */
+    private static function settle(Point $p, Table $table): Point
+    {
+        $g = new TableGeometry($table);
+        $near = static fn(float $v, float $least, float $most): float => $v < $least && $v > $least - 1e-4 ? $least : ($v > $most && $v < $most + 1e-4 ? $most : $v);
+
+        return new Point($near($p->x, $g->reach, $g->length - $g->reach), $near($p->y, $g->reach, $g->width - $g->reach));
+    }
+
+    /**
+     * @return list<ShotSpec>
+     *
+     * @throws InvalidInput
+     */
+    private static function legs(mixed $value): array
+    {
+        if (null === $value) {
+            return [];
+        }
+        if (!\is_array($value) || !array_is_list($value)) {
+            throw new InvalidInput('legs', 'must be a list of shots');
+        }
+        if (\count($value) > Rack::MOST_LEGS) {
+            throw new InvalidInput('legs', \sprintf('has %d shots (limit %d)', \count($value), Rack::MOST_LEGS));
+        }
+        $legs = [];
+        foreach ($value as $index => $item) {
+            $legs[] = self::readShot($item, "legs.$index");
+        }
+
+        return $legs;
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Rack;
+
+use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Speed\Speed;
+use ZigLane\Core\Table\Pocket;
+
+/**
+ * A shot as a file or a player states it: either a direction, or a ball and a pocket for which the aim is solved.
+ */
+final readonly class ShotSpec
+{
+    /**
+     * @param float|null           $aimDeg  degrees from +x toward +y; null when ball and pocket are named instead
+     * @param float                $offset  part of the usable mouth, −1 … 1
+     * @param float                $elevationDeg 0–30
+     * @param array<string, mixed> $unknown keys of the file that this version does not know, kept
+     */
+    public function __construct(
+        public ?float $aimDeg,
+        public ?int $ball,
+        public ?Pocket $pocket,
+        public float $offset,
+        public Speed $speed,
+        public Tip $tip = new Tip(),
+        public float $elevationDeg = 0.0,
+        public array $unknown = [],
+    ) {}
+
+    public static function toPocket(int $ball, Pocket $pocket, Speed $speed, Tip $tip = new Tip(), float $offset = 0.0, float $elevationDeg = 0.0): self
+    {
+        return new self(null, $ball, $pocket, $offset, $speed, $tip, $elevationDeg);
+    }
+}

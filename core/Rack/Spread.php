@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Rack;
+
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Table\Point;
+use ZigLane\Core\Table\Table;
+
+/**
+ * A new rack to begin from: all balls of the game laid out apart, ready to be put where they lie on the real table.
+ */
+final class Spread
+{
+    private function __construct() {}
+
+    public static function of(GameName $game, string $name, Table $table = new Table()): Rack
+    {
+        $balls = [BallId::CUE => Point::fromDiamonds(2.0, 2.0, $table->size)];
+        foreach ($game->rules()->rack() as $n => $ball) {
+            // Three rows across the foot half, each a little further along than the one before.
+            $row = $n % 3;
+            $balls[$ball] = Point::fromDiamonds(3.5 + intdiv($n, 3) * 0.8 + $row * 0.25, 1.0 + $row, $table->size);
+        }
+
+        return new Rack($name, $game, $table, new Layout($balls));
+    }
+}

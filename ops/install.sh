@@ -1,0 +1,55 @@
+# Debian's packages and Composer's; sourced by bin/zig-lane.
+
+RUN_PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip
+    php8.2-apcu php8.2-opcache mariadb-server nginx-light composer unzip git ca-certificates procps util-linux"
+TEST_PACKAGES="chromium chromium-driver"
+
+install_packages() {
+    local missing=() name
+    for name in "$@"; do
+        dpkg-query -W -f '${Status}' "$name" 2>/dev/null | grep -q 'ok installed' || missing+=("$name")
+    done
+    # composer may have come another way
+    if command -v composer >/dev/null; then
+        missing=("${missing[@]/#composer/}")
+    fi
+    local wanted=()
+    for name in "${missing[@]}"; do [ -z "$name" ] || wanted+=("$name"); done
+    [ ${#wanted[@]} -gt 0 ] || return 0
+    say "Installing ${wanted[*]} …"
+    # Debian starts servers as it installs them; ours run on their own, on loopback, so that is held back meanwhile.
+    local held=''
+    if [ ! -e /usr/sbin/policy-rc.d ]; then
+        printf '#!/bin/sh\nexit 101\n' | as_root tee /usr/sbin/policy-rc.d >/dev/null
+        as_root chmod +x /usr/sbin/policy-rc.d
+        held=yes
+    fi
+    local failed=''
+    as_root apt-get update -qq >>"$HERE/log/install.log" 2>&1 || true
+    as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${wanted[@]}" \
+        >>"$HERE/log/install.log" 2>&1 || failed=yes
+    [ -z "$held" ] || as_root rm -f /usr/sbin/policy-rc.d
+    if [ -n "$failed" ]; then
+        tail -n 20 "$HERE/log/install.log" >&2
+        fail "some packages could not be installed"
+    fi
+}
+
+# Composer's packages, pinned in composer.json; "run" leaves out what only tests need, "test" has all.
+install_libraries() {
+    local want have flags=()
+    want="$(sha256sum composer.json | cut -c1-64)"
+    have="$(cat vendor/.zig-lane 2>/dev/null || true)"
+    [ "$have" != "$want test" ] || return 0
+    if [ "$1" = run ]; then
+        [ "$have" != "$want run" ] || return 0
+        flags=(--no-dev)
+    fi
+    say "Installing PHP libraries …"
+    COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --no-scripts --optimize-autoloader \
+        "${flags[@]}" >>"$HERE/log/install.log" 2>&1 || {
+        tail -n 20 "$HERE/log/install.log" >&2
+        fail "the PHP libraries could not be installed"
+    }
+    printf '%s %s' "$want" "$1" >vendor/.zig-lane
+}

@@ -1,0 +1,127 @@
+// The inspector: the tip's face, and showing what a value would do before it is let go.
+
+const LIMIT = 0.5; // tip offset in ball radii
+const form = () => document.getElementById('leg-form');
+const field = (name) => document.getElementById(name);
+
+let running = null; // the request in flight
+let waiting = false; // another change came meanwhile
+
+/** Asks what the leg would do with the form as it stands, one request at a time, the newest last. */
+async function tryOut(toast) {
+    if (running) { waiting = true; return; }
+    const f = form();
+    if (!f) return;
+    const stop = new AbortController();
+    running = stop;
+    try {
+        const answer = await fetch(f.dataset.try, { method: 'POST', body: new URLSearchParams(new FormData(f)), signal: stop.signal });
+        const text = await answer.text();
+        if (stop.signal.aborted) return;
+        if (answer.ok) show(text);
+        else toast(answer.status === 422 ? text : 'That could not be tried.');
+    } catch (error) {
+        if (error.name !== 'AbortError') toast('Zig Lane does not answer. Is it still running? What you saved is safe.');
+    } finally {
+        if (running === stop) running = null;
+        if (waiting && !running) { waiting = false; tryOut(toast); }
+    }
+}
+
+function cancelTry() {
+    waiting = false;
+    running?.abort();
+    running = null;
+}
+
+function show(html) {
+    const page = new DOMParser().parseFromString(html, 'text/html');
+    for (const id of ['stage', 'strip', 'readout']) {
+        const fresh = page.getElementById(id);
+        const old = document.getElementById(id);
+        if (fresh && old) {
+            const scroll = old.querySelector('ol')?.scrollLeft;
+            old.replaceWith(document.adoptNode(fresh));
+            htmx.process(fresh);
+            if (scroll !== undefined) fresh.querySelector('ol').scrollLeft = scroll;
+        }
+    }
+    const told = document.getElementById('readout')?.dataset;
+    if (told) {
+        field('speed-out').textContent = told.speed;
+        field('tip-clock').textContent = told.clock;
+        field('elevation-out').textContent = told.raised;
+    }
+    document.dispatchEvent(new CustomEvent('zl:redrawn'));
+}
+
+function commit() {
+    cancelTry();
+    form()?.requestSubmit();
+}
+
+/** Brings a tip inside the miscue limit and shows it. */
+function setTip(side, height) {
+    const far = Math.hypot(side, height);
+    if (far > LIMIT) { side *= LIMIT / far; height *= LIMIT / far; }
+    side = Math.trunc(side * 100 + Math.sign(side) * 1e-6) / 100;
+    height = Math.trunc(height * 100 + Math.sign(height) * 1e-6) / 100;
+    field('tip-side').value = side;
+    field('tip-height').value = height;
+    markTip(side, height);
+}
+
+function markTip(side, height) {
+    field('tip-mark').setAttribute('transform', `translate(${side * 100} ${-height * 100})`);
+    field('tip-mm').textContent = `${(Math.hypot(side, height) * 28.575).toFixed(1)} mm off centre; limit 14.3`;
+}
+
+export function watchInspector(toast) {
+    let dragging = null;
+    let keyed = null;
+
+    const follow = (event) => {
+        const box = dragging.getBoundingClientRect();
+        const unit = box.width / 2.2; // the face's radius on the screen
+        setTip((event.clientX - box.left - box.width / 2) / unit, -(event.clientY - box.top - box.height / 2) / unit);
+        tryOut(toast);
+    };
+    document.addEventListener('pointerdown', (event) => {
+        const face = event.target.closest?.('#tip');
+        if (!face || event.button !== 0) return;
+        event.preventDefault();
+        dragging = face;
+        face.focus();
+        face.setPointerCapture(event.pointerId);
+        follow(event);
+    });
+    document.addEventListener('pointermove', (event) => { if (dragging) follow(event); });
+    for (const name of ['pointerup', 'pointercancel']) {
+        document.addEventListener(name, () => { if (dragging) { dragging = null; commit(); } });
+    }
+    document.addEventListener('keydown', (event) => {
+        if (event.target.id !== 'tip') return;
+        const way = { ArrowUp: [0, 1], ArrowDown: [0, -1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[event.key];
+        if (!way) return;
+        event.preventDefault();
+        const step = event.shiftKey ? 0.01 : 0.05;
+        setTip(Number(field('tip-side').value) + way[0] * step, Number(field('tip-height').value) + way[1] * step);
+        tryOut(toast);
+        clearTimeout(keyed);
+        keyed = setTimeout(commit, 500);
+    });
+    document.addEventListener('click', (event) => {
+        if (event.target.id === 'tip-centre') { setTip(0, 0); commit(); }
+    });
+    document.addEventListener('input', (event) => {
+        if (event.target.form?.id !== 'leg-form') return;
+        if (event.target.id === 'offset') {
+            const v = Number(event.target.value);
+            field('offset-out').textContent = v === 0 ? 'middle' : `${v < 0 ? 'left' : 'right'} ${Math.round(Math.abs(v) * 100)} %`;
+        }
+        if (event.target.type === 'range') tryOut(toast);
+    });
+    document.addEventListener('change', (event) => {
+        if (event.target.form?.id === 'leg-form') commit();
+    });
+}

@@ -1,0 +1,89 @@
+// Plays a leg at true speed from the pieces the server worked out: each is a place, a velocity and an acceleration.
+
+let motion = null;
+let source = null;
+let time = 0;
+let last = null; // clock of the last frame while playing
+
+const field = (id) => document.getElementById(id);
+
+function load() {
+    const script = field('motion');
+    if (script?.textContent === source && motion) return motion;
+    source = script?.textContent ?? null;
+    motion = source ? JSON.parse(source) : null;
+    time = 0;
+    return motion;
+}
+
+function placeOf(ball, t) {
+    let [x, y] = ball.at;
+    for (const [from, to, px, py, vx, vy, ax, ay] of ball.pieces) {
+        if (t < from) break;
+        const s = Math.min(t, to) - from;
+        x = px + vx * s + ax * s * s / 2;
+        y = py + vy * s + ay * s * s / 2;
+    }
+    const end = ball.pieces.at(-1)?.[1] ?? 0;
+    return { x, y, gone: ball.falls && t >= end };
+}
+
+function draw() {
+    if (!load()) return;
+    for (const [name, ball] of Object.entries(motion.balls)) {
+        const g = field(`ball-${name}`);
+        if (!g) continue;
+        const { x, y, gone } = placeOf(ball, time);
+        g.setAttribute('transform', `translate(${x} ${y})`);
+        g.classList.toggle('gone', gone);
+    }
+    const clock = field('clock');
+    if (clock) {
+        clock.value = time;
+        field('clock-out').textContent = `${time.toFixed(1)} of ${motion.duration.toFixed(1)} s`;
+    }
+}
+
+function frame(now) {
+    if (last === null) return;
+    if (!load() || !field('play')) { last = null; return; }
+    time = Math.min(motion.duration, time + (now - last) / 1000 * Number(field('pace').value));
+    last = now;
+    draw();
+    if (time >= motion.duration) stop();
+    else requestAnimationFrame(frame);
+}
+
+function stop() {
+    last = null;
+    field('play')?.setAttribute('aria-pressed', 'false');
+    label('Play');
+}
+
+function label(word) {
+    const button = field('play');
+    if (button) button.textContent = button.textContent.replace(/^\S+/, word);
+}
+
+export function togglePlay() {
+    if (!load() || !field('play')) return;
+    if (last !== null) return stop();
+    if (time >= motion.duration) time = 0;
+    last = performance.now();
+    field('play').setAttribute('aria-pressed', 'true');
+    label('Pause');
+    requestAnimationFrame(frame);
+}
+
+export function watchPlayback() {
+    document.addEventListener('click', (event) => { if (event.target.closest?.('#play')) togglePlay(); });
+    document.addEventListener('input', (event) => {
+        if (event.target.id !== 'clock' || !load()) return;
+        last = null;
+        label('Play');
+        time = Number(event.target.value);
+        draw();
+    });
+    // A redrawn stage begins at rest again.
+    for (const name of ['htmx:beforeSwap', 'zl:redrawn']) document.addEventListener(name, () => { last = null; time = 0; });
+}

@@ -1,0 +1,152 @@
+// The table: turning it upright, dragging and nudging balls, picking a pocket on the drawing.
+
+const NARROW = matchMedia('(max-width: 820px) and (orientation: portrait)');
+const NUDGE = 0.125; // diamonds
+const FINE = 0.02;
+
+const table = () => document.getElementById('table');
+
+/** After every redraw: upright on a narrow screen, head rail at the bottom. */
+export function redress() {
+    const svg = table();
+    if (!svg) return;
+    const { length, width, margin } = numbers(svg);
+    const frame = svg.querySelector('#frame');
+    svg.classList.toggle('upright', NARROW.matches);
+    if (NARROW.matches) {
+        // x runs up the screen and y to the right, as seen from the head rail.
+        svg.setAttribute('viewBox', `${-margin} ${-length - margin} ${width + 2 * margin} ${length + 2 * margin}`);
+        frame.setAttribute('transform', 'rotate(-90)');
+    } else {
+        svg.setAttribute('viewBox', `${-margin} ${-margin} ${length + 2 * margin} ${width + 2 * margin}`);
+        frame.removeAttribute('transform');
+    }
+    for (const text of svg.querySelectorAll('.num, .upright-text')) {
+        const x = text.getAttribute('x') ?? 0;
+        const y = text.getAttribute('y') ?? 0;
+        if (NARROW.matches) text.setAttribute('transform', `rotate(90 ${x} ${y})`);
+        else text.removeAttribute('transform');
+    }
+}
+
+function numbers(svg) {
+    const { length, width, margin, reach } = svg.dataset;
+    return { length: +length, width: +width, margin: +margin, reach: +reach };
+}
+
+/** Where a pointer is on the bed, mm. */
+function onBed(svg, event) {
+    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.querySelector('#frame').getScreenCTM().inverse());
+    return { x: point.x, y: point.y };
+}
+
+/** The movable ball nearest to the pointer, if it is near enough for a finger. */
+function nearest(svg, event, at) {
+    const scale = svg.querySelector('#frame').getScreenCTM();
+    const pixels = Math.hypot(scale.a, scale.b);
+    const limit = Math.max(28.575 * 1.2, (event.pointerType === 'touch' ? 26 : 12) / pixels);
+    let best = null;
+    for (const ball of svg.querySelectorAll('.ball.movable')) {
+        const far = Math.hypot(ball.dataset.x - at.x, ball.dataset.y - at.y);
+        if (far <= limit && (!best || far < best.far)) best = { ball, far };
+    }
+    return best?.ball ?? null;
+}
+
+/** Whether a ball could lie there as far as the eye can tell; the server has the last word. */
+function fits(svg, name, x, y) {
+    const { length, width, reach } = numbers(svg);
+    const slack = 12; // it will be snapped to the rail or the other ball
+    if (x < reach - slack || y < reach - slack || x > length - reach + slack || y > width - reach + slack) return false;
+    return ![...svg.querySelectorAll('.ball')].some((other) => other.dataset.ball !== name
+        && Math.hypot(other.dataset.x - x, other.dataset.y - y) < 57.15 - 5);
+}
+
+function send(values) {
+    const form = document.getElementById('place');
+    for (const [key, value] of Object.entries(values)) form.elements[key].value = value;
+    form.requestSubmit();
+}
+
+export function watchTable() {
+    NARROW.addEventListener('change', redress);
+    let drag = null;
+
+    document.addEventListener('pointerdown', (event) => {
+        const svg = event.target.closest?.('#table');
+        if (!svg || event.button !== 0) return;
+        const at = onBed(svg, event);
+        const ball = nearest(svg, event, at);
+        if (!ball) return;
+        event.preventDefault();
+        ball.focus();
+        drag = { svg, ball, moved: false, dx: ball.dataset.x - at.x, dy: ball.dataset.y - at.y, from: at };
+        svg.setPointerCapture(event.pointerId);
+    });
+    document.addEventListener('pointermove', (event) => {
+        if (!drag) return;
+        const at = onBed(drag.svg, event);
+        if (!drag.moved && Math.hypot(at.x - drag.from.x, at.y - drag.from.y) < 4) return;
+        drag.moved = true;
+        const x = at.x + drag.dx;
+        const y = at.y + drag.dy;
+        drag.x = x;
+        drag.y = y;
+        drag.ball.classList.add('dragged');
+        drag.ball.classList.toggle('cannot', !fits(drag.svg, drag.ball.dataset.ball, x, y));
+        drag.ball.setAttribute('transform', `translate(${x} ${y})`);
+        const { length, width } = numbers(drag.svg);
+        const hint = drag.svg.querySelector('#draghint');
+        hint.removeAttribute('hidden');
+        hint.setAttribute('x', x);
+        hint.setAttribute('y', y - (drag.svg.classList.contains('upright') ? 0 : 70));
+        hint.textContent = `${(x / length * 8).toFixed(2)}, ${(y / width * 4).toFixed(2)}`;
+        redressHint(hint, drag.svg);
+    });
+    const drop = (event) => {
+        if (!drag) return;
+        const { svg, ball, moved, x, y } = drag;
+        drag = null;
+        ball.classList.remove('dragged', 'cannot');
+        svg.querySelector('#draghint').setAttribute('hidden', '');
+        if (!moved) return;
+        const { length, width } = numbers(svg);
+        const home = () => ball.setAttribute('transform', `translate(${ball.dataset.x} ${ball.dataset.y})`);
+        if (event.type === 'pointercancel') return home();
+        home(); // the answer says where it lies now
+        const clamp = (v, most) => Math.min(most, Math.max(0, v));
+        send({ op: 'place', ball: ball.dataset.ball, x: clamp(x / length * 8, 8).toFixed(4), y: clamp(y / width * 4, 4).toFixed(4) });
+    };
+    document.addEventListener('pointerup', drop);
+    document.addEventListener('pointercancel', drop);
+    // While a ball is dragged by touch the page must not scroll.
+    document.addEventListener('touchmove', (event) => { if (drag) event.preventDefault(); }, { passive: false });
+
+    document.addEventListener('click', (event) => {
+        const pick = event.target.closest?.('.pocket-pick');
+        if (pick) document.getElementById(`pocket-${pick.dataset.pocket}`)?.click();
+    });
+
+    document.addEventListener('keydown', (event) => {
+        const ball = event.target.closest?.('.ball.movable');
+        if (!ball) return;
+        const upright = table().classList.contains('upright');
+        const ways = upright
+            ? { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
+            : { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
+        const way = ways[event.key];
+        if (way) {
+            event.preventDefault();
+            const step = event.shiftKey ? FINE : NUDGE;
+            send({ op: 'nudge', ball: ball.dataset.ball, dx: way[0] * step, dy: way[1] * step });
+        } else if (event.key === 'Delete' && ball.dataset.ball !== 'cue') {
+            event.preventDefault();
+            send({ op: 'remove', ball: ball.dataset.ball });
+        }
+    });
+}
+
+function redressHint(hint, svg) {
+    if (svg.classList.contains('upright')) hint.setAttribute('transform', `rotate(90 ${hint.getAttribute('x')} ${hint.getAttribute('y')}) translate(0 -70)`);
+    else hint.removeAttribute('transform');
+}

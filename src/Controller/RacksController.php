@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Controller;
+
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Cookie;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigLane\App\Rack\OpenRack;
+use ZigLane\App\Rack\RackEditor;
+use ZigLane\App\Rack\RackStore;
+use ZigLane\App\View\LegDrawing;
+use ZigLane\App\View\TableDrawing;
+use ZigLane\App\View\Units;
+use ZigLane\Core\Game\GameName;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Plan\LegOutcome;
+use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\Rack\Spread;
+
+/**
+ * The list of racks, and how new ones come into it.
+ */
+final class RacksController extends AbstractController
+{
+    public function __construct(private readonly RackStore $store) {}
+
+    #[Route('/', name: 'racks', methods: ['GET'])]
+    public function list(): Response
+    {
+        return $this->page();
+    }
+
+    #[Route('/racks', name: 'rack_new', methods: ['POST'])]
+    public function create(Request $request): Response
+    {
+        $game = GameName::tryFrom($request->request->getString('game')) ?? GameName::NineBall;
+        try {
+            $name = RackEditor::name($request->request->getString('name') ?: 'New rack');
+        } catch (InvalidInput $e) {
+            return $this->page($e->getMessage());
+        }
+        $record = $this->store->create(Spread::of($game, $name));
+
+        return $this->redirectToRoute('rack', ['id' => $record->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/racks/import', name: 'rack_import', methods: ['POST'])]
+    public function import(Request $request): Response
+    {
+        $file = $request->files->get('file');
+        try {
+            if (!$file instanceof UploadedFile) {
+                throw new InvalidInput('', 'No file was chosen.');
+            }
+            if (!$file->isValid()) {
+                throw new InvalidInput('', 'The file did not arrive whole: ' . $file->getErrorMessage());
+            }
+            if ($file->getSize() > RackFile::LARGEST) {
+                throw new InvalidInput('', \sprintf('The file has %d bytes (limit %d).', $file->getSize(), RackFile::LARGEST));
+            }
+            $rack = RackFile::read(JsonText::decode($file->getContent()));
+        } catch (InvalidInput $e) {
+            return $this->page(\sprintf('%s was not imported. %s', $file instanceof UploadedFile ? $file->getClientOriginalName() : 'Nothing', ucfirst($e->getMessage())));
+        }
+        $record = $this->store->create($rack, 'import');
+
+        return $this->redirectToRoute('rack', ['id' => $record->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/units', name: 'units', methods: ['POST'])]
+    public function units(Request $request): Response
+    {
+        $units = Units::tryFrom($request->request->getString('units')) ?? Units::Metric;
+        $back = $request->headers->get('Referer');
+        $home = $request->getSchemeAndHttpHost() . '/';
+        $response = $this->redirect(null !== $back && str_starts_with($back, $home) ? $back : '/', Response::HTTP_SEE_OTHER);
+        $response->headers->setCookie(Cookie::create(Units::COOKIE, $units->value, '+5 years', secure: false, sameSite: Cookie::SAMESITE_LAX));
+
+        return $response;
+    }
+
+    private function page(?string $problem = null): Response
+    {
+        $cards = array_map(static function (OpenRack $open): array {
+            $size = $open->rack->table->size;
+            $legs = LinePlayer::for($open->rack)->play($open->rack);
+
+            return [
+                'open' => $open,
+                'table' => new TableDrawing($open->rack->table),
+                'legs' => array_map(static fn(LegOutcome $o): LegDrawing => new LegDrawing($o, $size), $legs),
+            ];
+        }, $this->store->all());
+
+        return $this->render('racks.html.twig', [
+            'cards' => $cards,
+            'deleted' => $this->store->all(deleted: true),
+            'games' => GameName::cases(),
+            'problem' => $problem,
+        ], new Response(status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Entity;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+
+/**
+ * One state of a rack: the whole rack file as it then was. Undo and redo walk along these.
+ */
+#[ORM\Entity]
+#[ORM\Table(name: 'rack_revision')]
+#[ORM\UniqueConstraint(name: 'rack_revision_number', columns: ['rack_id', 'number'])]
+class RackRevision
+{
+    #[ORM\Id]
+    #[ORM\GeneratedValue]
+    #[ORM\Column(type: Types::INTEGER)]
+    private ?int $id = null;
+
+    #[ORM\ManyToOne(targetEntity: RackRecord::class)]
+    #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+    private RackRecord $rack;
+
+    #[ORM\Column(type: Types::INTEGER)]
+    private int $number;
+
+    /** What was done to come here, for the undo button: "move the 3". */
+    #[ORM\Column(type: Types::STRING, length: 160)]
+    private string $label;
+
+    #[ORM\Column(type: Types::TEXT, length: 16777215)]
+    private string $document;
+
+    #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
+    private \DateTimeImmutable $createdAt;
+
+    public function __construct(RackRecord $rack, int $number, string $label, string $document, \DateTimeImmutable $now)
+    {
+        $this->rack = $rack;
+        $this->number = $number;
+        $this->label = $label;
+        $this->document = $document;
+        $this->createdAt = $now;
+    }
+
+    public function id(): ?int
+    {
+        return $this->id;
+    }
+
+    public function rack(): RackRecord
+    {
+        return $this->rack;
+    }
+
+    public function number(): int
+    {
+        return $this->number;
+    }
+
+    public function label(): string
+    {
+        return $this->label;
+    }
+
+    public function document(): string
+    {
+        return $this->document;
+    }
+
+    public function createdAt(): \DateTimeImmutable
+    {
+        return $this->createdAt;
+    }
+}

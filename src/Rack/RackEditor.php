@@ -1,0 +1,267 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Rack;
+
+use Symfony\Component\HttpFoundation\InputBag;
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Plan\FirstTry;
+use ZigLane\Core\Plan\LegState;
+use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Rack\Placement;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\Rack\Rail;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Point;
+use ZigLane\Core\Table\Table;
+use ZigLane\Core\Table\TableSize;
+
+/**
+ * Turns what a form says into a changed rack.
+ */
+final class RackEditor
+{
+    /**
+     * @param InputBag<string> $form   "op" says what to do
+     * @param int              $chosen the stop or leg that was chosen
+     *
+     * @return array{Rack, string, int} the changed rack, what was done, the stop or leg to show now
+     *
+     * @throws InvalidInput
+     */
+    public function edit(Rack $rack, InputBag $form, int $chosen): array
+    {
+        $op = $form->getString('op');
+
+        return match ($op) {
+            'place', 'type', 'nudge', 'freeze' => $this->move($op, $rack, $form, $chosen),
+            'remove' => $this->remove($rack, $form),
+            'hand' => [$rack->withBallInHand($form->getBoolean('inHand')), $form->getBoolean('inHand') ? 'take ball in hand' : 'give up ball in hand', $chosen],
+            'table' => $this->table($rack, $form),
+            'rename' => $this->rename($rack, $form, $chosen),
+            'add-leg' => $this->addLeg($rack),
+            'leg' => $this->setLeg($rack, $form),
+            'remove-leg' => $this->removeLeg($rack, $form),
+            default => throw new InvalidInput('op', \sprintf('"%s" is not something that can be done', mb_strimwidth($op, 0, 30, '…'))),
+        };
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    private function move(string $op, Rack $rack, InputBag $form, int $chosen): array
+    {
+        $ball = self::ball($form);
+        $placement = new Placement($rack->table);
+        $here = $rack->layout->balls[$ball] ?? new Point($rack->table->length() / 2, $rack->table->width() / 2);
+        try {
+            $to = match ($op) {
+                'type' => $placement->typed($form->getString('at')),
+                'freeze' => $placement->frozen($here, Rail::tryFrom($form->getString('rail')) ?? throw new InvalidInput('', 'There is no such rail.')),
+                'nudge' => $this->nudged($here, $form, $rack, $placement),
+                default => $placement->snapped($rack->layout, $ball, $placement->inDiamonds(self::number($form, 'x'), self::number($form, 'y'))),
+            };
+            $changed = $placement->place($rack, $ball, $to);
+        } catch (InvalidInput $e) {
+            throw new InvalidInput('', \sprintf('The %s cannot lie there: %s.', BallId::spoken($ball), rtrim($e->problem, '.')));
+        }
+
+        return [$changed, 'move the ' . BallId::spoken($ball), $chosen];
+    }
+
+    /**
+     * @param InputBag<string> $form
+     */
+    private function nudged(Point $here, InputBag $form, Rack $rack, Placement $placement): Point
+    {
+        [$x, $y] = $here->toDiamonds($rack->table->size);
+        $x = max(0.0, min(8.0, $x + self::number($form, 'dx')));
+        $y = max(0.0, min(4.0, $y + self::number($form, 'dy')));
+        $to = $placement->inDiamonds($x, $y);
+        // A nudge against a rail ends frozen to it.
+        $reach = (new Simulator($rack->table))->geometry->reach;
+        $inside = new Point(
+            max($reach, min($rack->table->length() - $reach, $to->x)),
+            max($reach, min($rack->table->width() - $reach, $to->y)),
+        );
+
+        return $inside;
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    private function remove(Rack $rack, InputBag $form): array
+    {
+        $ball = self::ball($form);
+        if (BallId::CUE === $ball) {
+            throw new InvalidInput('', 'The cue ball stays on the table.');
+        }
+
+        return [$rack->withLayout($rack->layout->without($ball)), "take the $ball off", 0];
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    private function table(Rack $rack, InputBag $form): array
+    {
+        $size = TableSize::tryFrom($form->getString('size')) ?? throw new InvalidInput('size', 'is not 7ft, 8ft or 9ft');
+        $document = RackFile::write($rack->onTable(new Table($size, cloth: $rack->table->cloth, cushion: $rack->table->cushion)));
+        \assert(\is_array($document['table']));
+        $document['table']['cornerMouthMm'] = self::number($form, 'corner') * 25.4;
+        $document['table']['sideMouthMm'] = self::number($form, 'side') * 25.4;
+        try {
+            $changed = RackFile::read(json_decode(json_encode($document, \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR));
+        } catch (InvalidInput $e) {
+            throw new InvalidInput('', 'The table cannot be changed so: ' . $e->getMessage() . '.');
+        }
+
+        return [$changed, 'change the table', 0];
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    private function rename(Rack $rack, InputBag $form, int $chosen): array
+    {
+        return [$rack->named(self::name($form->getString('name'))), 'rename', $chosen];
+    }
+
+    /** @throws InvalidInput for an empty or too long name */
+    public static function name(string $name): string
+    {
+        $name = trim(preg_replace('/[\x00-\x1f\x7f]+/u', ' ', $name) ?? '');
+        if ('' === $name) {
+            throw new InvalidInput('name', 'A rack needs a name.');
+        }
+        if (mb_strlen($name) > Rack::LONGEST_NAME) {
+            throw new InvalidInput('name', \sprintf('has %d characters (limit %d)', mb_strlen($name), Rack::LONGEST_NAME));
+        }
+
+        return $name;
+    }
+
+    /**
+     * @return array{Rack, string, int}
+     */
+    private function addLeg(Rack $rack): array
+    {
+        if (\count($rack->legs) >= Rack::MOST_LEGS) {
+            throw new InvalidInput('', \sprintf('A line has at most %d legs.', Rack::MOST_LEGS));
+        }
+        $simulator = new Simulator($rack->table);
+        $outcomes = (new LinePlayer($simulator))->play($rack);
+        $layout = $rack->layout;
+        foreach ($outcomes as $leg) {
+            if (LegState::Breaks === $leg->state) {
+                throw new InvalidInput('', "Leg {$leg->number} breaks the line; mend it first.");
+            }
+            $layout = $leg->after() ?? $layout;
+        }
+        $game = $rack->rules();
+        $first = $game->isOver($layout) ? null : FirstTry::for($simulator, $layout, $game);
+        if (null === $first) {
+            throw new InvalidInput('', 'The rack is run out: there is nothing left to shoot.');
+        }
+
+        return [$rack->withLegs([...$rack->legs, $first]), "add the leg for the {$first->ball}", \count($rack->legs) + 1];
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    public function setLeg(Rack $rack, InputBag $form): array
+    {
+        $index = $this->legIndex($rack, $form);
+        $legs = $rack->legs;
+        $old = $legs[$index];
+        $shot = [
+            'speed' => (object) ['lengths' => self::number($form, 'lengths')],
+            'tip' => (object) ['side' => self::number($form, 'side'), 'height' => self::number($form, 'height')],
+            'elevationDeg' => self::number($form, 'elevation'),
+        ];
+        // A speed that was given in m/s stays as it was while only other things are changed.
+        if ($form->getString('mps') !== '' && $form->getString('lengthsWere') === $form->getString('lengths')) {
+            $shot['speed'] = (object) ['mps' => self::number($form, 'mps')];
+        }
+        if ('' !== $form->getString('ball')) {
+            $shot += ['ball' => $form->getString('ball'), 'pocket' => $form->getString('pocket'), 'pocketOffset' => self::number($form, 'offset')];
+        } else {
+            $shot += ['aimDeg' => self::number($form, 'aim')];
+        }
+        foreach ($old->unknown as $key => $value) {
+            $shot[$key] ??= $value;
+        }
+        try {
+            $legs[$index] = RackFile::readShot((object) $shot, 'leg ' . ($index + 1));
+            // Too many lengths for this table shows only here.
+            $legs[$index]->speed->on((new LinePlayer(new Simulator($rack->table)))->lengths());
+        } catch (InvalidInput $e) {
+            throw new InvalidInput('', $e->getMessage() . '.');
+        }
+
+        return [$rack->withLegs(array_values($legs)), 'change leg ' . ($index + 1), $index + 1];
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    private function removeLeg(Rack $rack, InputBag $form): array
+    {
+        $index = $this->legIndex($rack, $form);
+        $legs = $rack->legs;
+        unset($legs[$index]);
+
+        return [$rack->withLegs(array_values($legs)), 'remove leg ' . ($index + 1), min($index, \count($legs))];
+    }
+
+    /**
+     * @param InputBag<string> $form
+     */
+    private function legIndex(Rack $rack, InputBag $form): int
+    {
+        $number = $form->getInt('number');
+        if ($number < 1 || $number > \count($rack->legs)) {
+            throw new InvalidInput('number', \sprintf('there is no leg %d', $number));
+        }
+
+        return $number - 1;
+    }
+
+    /**
+     * @param InputBag<string> $form
+     */
+    private static function ball(InputBag $form): int
+    {
+        return BallId::fromName($form->getString('ball')) ?? throw new InvalidInput('ball', 'there is no such ball');
+    }
+
+    /**
+     * @param InputBag<string> $form
+     */
+    private static function number(InputBag $form, string $key): float
+    {
+        $text = trim($form->getString($key));
+        if (!is_numeric($text) || !is_finite((float) $text)) {
+            throw new InvalidInput($key, \sprintf('"%s" is not a number', mb_strimwidth($text, 0, 30, '…')));
+        }
+
+        return (float) $text;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\View;
+
+use ZigLane\App\Rack\OpenRack;
+use ZigLane\Core\Plan\LegOutcome;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Simulation\Layout;
+
+/**
+ * All that the table page shows of a rack with one stop or leg chosen.
+ */
+final readonly class Workspace
+{
+    /**
+     * @param int              $chosen 0 for the layout, else the leg's number
+     * @param list<LegDrawing> $legs
+     * @param Layout           $shown  the balls as they lie where the chosen leg begins
+     * @param list<array{label: string, path: string, rest: array{x: string, y: string}|null, words: string}> $ghosts
+     *                         the chosen leg a tenth softer and harder
+     * @param array<string, mixed>|null $motion what playback needs, or null
+     * @param array<string, string>     $facts  the aim in words
+     * @param list<int>                 $missing balls of the game that are not on the table
+     * @param int|null                  $due    the ball to shoot after the last leg, when the line goes on
+     */
+    public function __construct(
+        public OpenRack $open,
+        public Rack $rack,
+        public int $chosen,
+        public TableDrawing $table,
+        public array $legs,
+        public Layout $shown,
+        public array $ghosts,
+        public ?array $motion,
+        public array $facts,
+        public array $missing,
+        public ?int $due,
+        public bool $complete,
+        public float $mostLengths,
+        public ?float $mps,
+        public ?float $lengths,
+        public ?float $leastElevationDeg,
+    ) {}
+
+    public function leg(): ?LegOutcome
+    {
+        return 0 === $this->chosen ? null : $this->legs[$this->chosen - 1]->leg;
+    }
+
+    public function drawing(): ?LegDrawing
+    {
+        return 0 === $this->chosen ? null : $this->legs[$this->chosen - 1];
+    }
+}

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\View;
+
+use ZigLane\App\Rack\OpenRack;
+use ZigLane\Core\Aim\AimSolution;
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Plan\LegOutcome;
+use ZigLane\Core\Plan\LegState;
+use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\ShotResult;
+use ZigLane\Core\Simulation\Simulator;
+
+/**
+ * Plays the line of a rack and lays out what the page shows of it.
+ */
+final class WorkspaceBuilder
+{
+    /** Speed scale of the inspector, table lengths. */
+    public const FASTEST = 8.0;
+
+    /**
+     * @param int       $chosen 0 for the layout, else a leg's number; brought into range
+     * @param Rack|null $tried  a state to show instead of the stored one
+     */
+    public function build(OpenRack $open, int $chosen, Units $units, ?Rack $tried = null): Workspace
+    {
+        $rack = $tried ?? $open->rack;
+        $player = new LinePlayer(new Simulator($rack->table));
+        $size = $rack->table->size;
+        $outcomes = $player->play($rack);
+        $chosen = max(0, min($chosen, \count($outcomes)));
+        $leg = 0 === $chosen ? null : $outcomes[$chosen - 1];
+        $last = [] === $outcomes ? null : $outcomes[\count($outcomes) - 1];
+        $end = null === $last ? $rack->layout : ($last->after() ?? $last->before);
+        $game = $rack->rules();
+        $sound = [] === array_filter($outcomes, static fn(LegOutcome $o): bool => \in_array($o->state, [LegState::Breaks, LegState::Waits], true));
+        $complete = [] !== $outcomes && $sound && null !== $end && $game->isOver($end);
+        $due = $sound && !$complete && null !== $end ? ($game->legalTargets($end)[0] ?? null) : null;
+        $mps = $leg?->shot?->speed;
+        $lengths = null;
+        if (null !== $leg) {
+            $lengths = $leg->spec->speed->lengths ?? $player->lengths()->ofSpeed((float) $leg->spec->speed->mps);
+        }
+
+        return new Workspace(
+            $open,
+            $rack,
+            $chosen,
+            new TableDrawing($rack->table),
+            array_map(static fn(LegOutcome $o): LegDrawing => new LegDrawing($o, $size), $outcomes),
+            $leg?->before ?? self::reachedBefore($outcomes, $chosen) ?? $rack->layout,
+            null === $leg ? [] : self::ghosts($player, $leg, $size),
+            null === $leg?->result || null === $leg->before ? null : self::motion($leg->before, $leg->result),
+            null === $leg?->aim ? [] : self::facts($leg->aim, $leg, $units),
+            array_values(array_diff([BallId::CUE, ...$game->rack()], array_keys($rack->layout->balls))),
+            $due,
+            $complete,
+            self::FASTEST,
+            $mps,
+            $lengths,
+            null === $leg?->shot ? null : rad2deg($leg->shot->elevation),
+        );
+    }
+
+    /**
+     * Where the balls last were on the way to a leg that cannot be reached.
+     *
+     * @param list<LegOutcome> $outcomes
+     */
+    private static function reachedBefore(array $outcomes, int $chosen): ?Layout
+    {
+        for ($i = $chosen - 1; $i >= 0; --$i) {
+            $layout = $outcomes[$i]->after() ?? $outcomes[$i]->before;
+            if (null !== $layout) {
+                return $layout;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @return list<array{label: string, path: string, rest: array{x: string, y: string}|null, words: string}>
+     */
+    private static function ghosts(LinePlayer $player, LegOutcome $leg, \ZigLane\Core\Table\TableSize $size): array
+    {
+        $ghosts = [];
+        foreach (['−10' => 0.9, '+10' => 1.1] as $label => $factor) {
+            $result = $player->replay($leg, $factor);
+            if (null === $result) {
+                continue;
+            }
+            $pots = null === $leg->spec->ball || ($result->pocketed[$leg->spec->ball] ?? null) === $leg->spec->pocket;
+            $rest = LegDrawing::restOf($result);
+            $words = match (true) {
+                $result->scratched() => 'scratches',
+                !$pots => \sprintf('the %d stays up', $leg->spec->ball),
+                null === $rest => '',
+                default => vsprintf('stops at %.1f, %.1f', $rest->toDiamonds($size)),
+            };
+            $ghosts[] = [
+                'label' => $label,
+                'path' => Svg::path($result->paths[BallId::CUE] ?? []),
+                'rest' => LegDrawing::mark($rest),
+                'words' => $words,
+            ];
+        }
+
+        return $ghosts;
+    }
+
+    /**
+     * @return array<string, mixed> mm and s
+     */
+    private static function motion(Layout $before, ShotResult $result): array
+    {
+        $balls = [];
+        foreach ($before->balls as $ball => $place) {
+            $pieces = [];
+            foreach ($result->paths[$ball] ?? [] as $p) {
+                $pieces[] = array_map(
+                    static fn(float $v): float => round($v, 3),
+                    [$p->from, $p->to, $p->start->x * 1000, $p->start->y * 1000, $p->vx * 1000, $p->vy * 1000, $p->ax * 1000, $p->ay * 1000],
+                );
+            }
+            $balls[BallId::name($ball)] = [
+                'at' => [round($place->x * 1000, 1), round($place->y * 1000, 1)],
+                'pieces' => $pieces,
+                'falls' => isset($result->pocketed[$ball]),
+            ];
+        }
+
+        return ['duration' => round($result->duration, 3), 'balls' => $balls];
+    }
+
+    /**
+     * @return array<string, string>
+     */
+    private static function facts(AimSolution $aim, LegOutcome $leg, Units $units): array
+    {
+        $side = static fn(float $angle): string => \sprintf('%.1f° %s', abs(rad2deg($angle)), abs(rad2deg($angle)) < 0.05 ? '' : ($angle > 0 ? 'right' : 'left'));
+        $cue = $leg->before?->ball(BallId::CUE);
+
+        return array_map(trim(...), [
+            'Cut' => \sprintf('%.0f° %s', abs(rad2deg($aim->cutAngle)), abs(rad2deg($aim->cutAngle)) < 0.5 ? '(straight)' : ($aim->cutAngle > 0 ? 'to the right' : 'to the left')),
+            'Hit' => self::fraction($aim->hitFraction()),
+            'Throw' => $side($aim->throw),
+            'Squirt' => $side($aim->squirt),
+            'Swerve' => $side($aim->swerve),
+            'To contact' => null === $cue ? '' : $units->length($cue->distanceTo($aim->ghost)),
+            'Pocket from the ball' => \sprintf('%.1f° wide', rad2deg($aim->window)),
+        ]);
+    }
+
+    private static function fraction(float $hit): string
+    {
+        $near = match (true) {
+            $hit > 0.94 => 'full',
+            $hit > 0.66 => 'about ¾ ball',
+            $hit > 0.41 => 'about half ball',
+            $hit > 0.18 => 'about ¼ ball',
+            default => 'thin',
+        };
+
+        return \sprintf('%s (%.2f)', $near, $hit);
+    }
+}
