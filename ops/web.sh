@@ -76,7 +76,7 @@ daemon on;
 events { worker_connections 256; }
 http {
     include /etc/nginx/mime.types;
-    types { application/javascript mjs; font/woff2 woff2; }
+    types { application/javascript mjs; }
     access_log off;
     server_tokens off;
     sendfile on;

@@ -12,13 +12,12 @@ final class Kernel extends BaseKernel
 {
     use MicroKernelTrait;
 
-    /** The kernel for this process: settings from the environment, then from var/env, then from .env. */
+    /** The kernel for this process: settings from the environment, else from var/NAME/env, else from .env. */
     public static function fromEnvironment(): self
     {
         $root = \dirname(__DIR__);
-        $instance = getenv("ZIG_LANE_INSTANCE") ?: "live";
         $dotenv = new Dotenv();
-        foreach (["$root/var/$instance/env", "$root/.env"] as $file) {
+        foreach (["$root/.env", "$root/var/" . self::instance() . "/env"] as $file) {
             if (is_file($file)) {
                 $dotenv->load($file);
             }
@@ -31,5 +30,16 @@ final class Kernel extends BaseKernel
     public function getProjectDir(): string
     {
         return \dirname(__DIR__);
+    }
+
+    public function getLogDir(): string
+    {
+        return \dirname(__DIR__) . '/var/' . self::instance() . '/log';
+    }
+
+    /** Each running copy keeps its files in a folder of its own: "live", or "test" for the tests. */
+    private static function instance(): string
+    {
+        return basename(getenv('ZIG_LANE_INSTANCE') ?: 'live');
     }
 }

@@ -130,6 +130,9 @@ final readonly class AimSolver
             $last = [$aim, $miss];
             $aim -= max(-0.25 * $limit, min(0.25 * $limit, $miss / $slope));
         }
+        if (null === $this->attempt($from, $ball, $toward, $target, $distance, $request)) {
+            throw new AimRefused(RefusalReason::TooSoft, \sprintf('Too soft: the cue ball does not reach the %s.', BallId::spoken($request->ball)));
+        }
         throw new AimRefused(RefusalReason::TooThin, 'No aim was found: the cut is too thin for this tip and speed.');
     }
 

@@ -23,6 +23,9 @@ final readonly class PocketWindow
     private const BISECTIONS = 7;
     private const MOST_RAILS = 8;
 
+    /** Speeds of the object ball that are tried when it does not drop at its own, m/s. */
+    private const LADDER = [0.3, 0.45, 0.65, 0.9, 1.2, 1.6, 2.2, 3.0, 4.0];
+
     /**
      * @param float $low  rad
      * @param float $high rad, above low
@@ -133,13 +136,13 @@ final readonly class PocketWindow
     private static function refusal(PocketShape $pocket, callable $dropsAt, float $speed): AimRefused
     {
         $name = $pocket->pocket->spoken();
-        foreach ([1.15, 1.4, 1.8, 2.4, 3.5] as $firmer) {
-            if ($dropsAt($speed * $firmer)) {
+        foreach (self::LADDER as $other) {
+            if ($other > $speed && $dropsAt($other)) {
                 return new AimRefused(RefusalReason::TooSoft, "Too soft: the ball does not reach the $name pocket.");
             }
         }
-        foreach ([0.85, 0.7, 0.55, 0.4, 0.25] as $gentler) {
-            if ($dropsAt($speed * $gentler)) {
+        foreach (array_reverse(self::LADDER) as $other) {
+            if ($other < $speed && $dropsAt($other)) {
                 return new AimRefused(RefusalReason::TooHard, "At this speed and angle the $name pocket’s jaws throw the ball out; softer, it drops.");
             }
         }

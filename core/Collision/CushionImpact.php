@@ -24,10 +24,10 @@ namespace ZigLane\Core\Collision;
 final class CushionImpact
 {
     /** Steps for the compression, and at most about as many again for the rebound. */
-    public const STEPS = 6;
+    public const STEPS = 8;
 
     /** How much finer the steps are while a slip is nearly nil. */
-    private const FINER = 12;
+    private const FINER = 16;
 
     /** A ball leaves a cushion at least this fast, m/s: see BallBall::LEAST_PARTING. */
     public const LEAST_PARTING = 2e-4;

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Plan;
 
 use ZigLane\Core\Aim\AimRefused;
 use ZigLane\Core\Aim\AimRequest;
+use ZigLane\Core\Aim\AimSolution;
 use ZigLane\Core\Aim\AimSolver;
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Cue\LeastElevation;

@@ -21,8 +21,8 @@ final readonly class Rack
 
     /**
      * @param list<ShotSpec>       $legs
-     * @param array<string, mixed> $unknown keys this version does not know, by path ("", "table", "table.cloth",
-     *                                      "player"), each a map of what was there; kept when written
+     * @param array<string, array<string, mixed>> $unknown keys this version does not know, by path ("", "table",
+     *                             "table.cloth", "player"), each a map of what was there; kept when written
      */
     public function __construct(
         public string $name,

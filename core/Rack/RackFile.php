@@ -88,11 +88,7 @@ final class RackFile
      */
     public static function write(Rack $rack): array
     {
-        $kept = static function (string $path) use ($rack): array {
-            $map = $rack->unknown[$path] ?? [];
-
-            return \is_array($map) ? $map : [];
-        };
+        $kept = static fn(string $path): array => $rack->unknown[$path] ?? [];
         $cloth = $rack->table->cloth;
         $balls = new \stdClass();
         foreach ($rack->layout->balls as $id => $place) {

@@ -49,8 +49,8 @@ final class Defaults
      * Fitted to the rebound targets in docs/physics.md; the friction starts from S. Mathavan, M. R. Jackson and
      * R. M. Parkin, "A theoretical analysis of billiard ball dynamics under cushion impacts", Proc. IMechE C 224, 2010.
      */
-    public const CUSHION_RESTITUTION = 0.95;
-    public const CUSHION_FRICTION = 0.18;
+    public const CUSHION_RESTITUTION = 0.92;
+    public const CUSHION_FRICTION = 0.25;
     public const CUSHION_CLOTH_FRICTION = 0.20;
 
     /** The facings inside a pocket are backed by wood and shim, and deader than the cushion (from memory). */

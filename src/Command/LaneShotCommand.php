@@ -32,7 +32,6 @@ final class LaneShotCommand extends Command
     {
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         $file = $input->getArgument('file');
-        \assert(\is_string($file));
         try {
             $answer = ShotFile::answer(JsonText::decode(self::contents($file), ShotFile::LARGEST));
         } catch (InvalidInput|AimRefused $e) {

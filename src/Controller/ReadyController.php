@@ -6,8 +6,10 @@ namespace ZigLane\App\Controller;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 
+#[AsController]
 final class ReadyController
 {
     #[Route('/ready', name: 'ready', methods: ['GET'])]

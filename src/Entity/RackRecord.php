@@ -18,7 +18,7 @@ class RackRecord
     #[ORM\Id]
     #[ORM\GeneratedValue]
     #[ORM\Column(type: Types::INTEGER)]
-    private ?int $id = null;
+    private int $id; // @phpstan-ignore property.onlyRead (Doctrine writes it)
 
     #[ORM\Column(type: Types::STRING, length: 120)]
     private string $name;
@@ -50,7 +50,7 @@ class RackRecord
 
     public function id(): int
     {
-        return $this->id ?? throw new \LogicException('Not stored yet.');
+        return $this->id;
     }
 
     public function name(): string

@@ -18,7 +18,7 @@ class RackRevision
     #[ORM\Id]
     #[ORM\GeneratedValue]
     #[ORM\Column(type: Types::INTEGER)]
-    private ?int $id = null;
+    private int $id; // @phpstan-ignore property.onlyRead (Doctrine writes it)
 
     #[ORM\ManyToOne(targetEntity: RackRecord::class)]
     #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
@@ -46,7 +46,7 @@ class RackRevision
         $this->createdAt = $now;
     }
 
-    public function id(): ?int
+    public function id(): int
     {
         return $this->id;
     }

@@ -16,7 +16,7 @@ final readonly class TableDrawing
 {
     /** Drawn depth of a cushion and of the rail behind it, m. */
     private const CUSHION = 0.045;
-    private const RAIL = 0.075;
+    private const RAIL = 0.095;
 
     public float $length;
     public float $width;

@@ -46,11 +46,11 @@ final readonly class Workspace
 
     public function leg(): ?LegOutcome
     {
-        return 0 === $this->chosen ? null : $this->legs[$this->chosen - 1]->leg;
+        return $this->drawing()?->leg;
     }
 
     public function drawing(): ?LegDrawing
     {
-        return 0 === $this->chosen ? null : $this->legs[$this->chosen - 1];
+        return $this->legs[$this->chosen - 1] ?? null;
     }
 }

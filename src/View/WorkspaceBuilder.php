@@ -14,6 +14,7 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\ShotResult;
 use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\TableSize;
 
 /**
  * Plays the line of a rack and lays out what the page shows of it.
@@ -53,7 +54,7 @@ final class WorkspaceBuilder
             $chosen,
             new TableDrawing($rack->table),
             array_map(static fn(LegOutcome $o): LegDrawing => new LegDrawing($o, $size), $outcomes),
-            $leg?->before ?? self::reachedBefore($outcomes, $chosen) ?? $rack->layout,
+            self::reached($outcomes, $chosen) ?? $rack->layout,
             null === $leg ? [] : self::ghosts($player, $leg, $size),
             null === $leg?->result || null === $leg->before ? null : self::motion($leg->before, $leg->result),
             null === $leg?->aim ? [] : self::facts($leg->aim, $leg, $units),
@@ -68,26 +69,24 @@ final class WorkspaceBuilder
     }
 
     /**
-     * Where the balls last were on the way to a leg that cannot be reached.
+     * Where the balls lie when a leg begins, or where they last were on the way to it if it cannot be reached.
      *
      * @param list<LegOutcome> $outcomes
      */
-    private static function reachedBefore(array $outcomes, int $chosen): ?Layout
+    private static function reached(array $outcomes, int $chosen): ?Layout
     {
-        for ($i = $chosen - 1; $i >= 0; --$i) {
-            $layout = $outcomes[$i]->after() ?? $outcomes[$i]->before;
-            if (null !== $layout) {
-                return $layout;
-            }
+        $before = null;
+        foreach (\array_slice($outcomes, 0, $chosen) as $leg) {
+            $before = $leg->before ?? $before;
         }
 
-        return null;
+        return $before;
     }
 
     /**
      * @return list<array{label: string, path: string, rest: array{x: string, y: string}|null, words: string}>
      */
-    private static function ghosts(LinePlayer $player, LegOutcome $leg, \ZigLane\Core\Table\TableSize $size): array
+    private static function ghosts(LinePlayer $player, LegOutcome $leg, TableSize $size): array
     {
         $ghosts = [];
         foreach (['−10' => 0.9, '+10' => 1.1] as $label => $factor) {

@@ -102,8 +102,17 @@ final class Kernel
      * @param bool $record      keep the log and the path pieces
      * @param bool $stopAtHit   stop right after the cue ball's first contact with a ball has been resolved
      * @param int  $mostRails   give up after so many contacts with rails and jaws
+     * @param (\Closure(float, array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>): void)|null $watch
+     *                          called after every event with the time and, by slot, vx, vy, ωx, ωy, ωz as of each
+     *                          ball's own latest event: how the tests watch energy
      */
-    public function run(KernelState $s, bool $record = false, bool $stopAtHit = false, int $mostRails = PHP_INT_MAX): void
+    public function run(
+        KernelState $s,
+        bool $record = false,
+        bool $stopAtHit = false,
+        int $mostRails = PHP_INT_MAX,
+        ?\Closure $watch = null,
+    ): void
     {
         $x = $s->x;
         $y = $s->y;
@@ -138,6 +147,9 @@ final class Kernel
         $rails = 0;
 
         while (true) {
+            if (null !== $watch) {
+                $watch($now, $vx, $vy, $wx, $wy, $wz);
+            }
             // 1. How do the changed balls move now, and what do they meet on their own?
             foreach ($dirty as $i) {
                 $tOwn[$i] = INF;

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Architecture;
+
+use PHPat\Selector\Selector;
+use PHPat\Test\Builder\Rule;
+use PHPat\Test\PHPat;
+
+/**
+ * The lines between the parts, held by phpstan.
+ */
+final class CoreDependsOnNothing
+{
+    public function testCoreDependsOnNothingButItself(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('ZigLane\Core'))
+            ->canOnly()->dependOn()
+            ->classes(
+                Selector::inNamespace('ZigLane\Core'),
+                Selector::isStandardClass(),
+            )
+            ->because('the core is rules and computation alone: no framework, database or interface');
+    }
+
+    public function testInternalsStayInside(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('ZigLane\App'))
+            ->shouldNot()->dependOn()
+            ->classes(Selector::inNamespace('ZigLane\Core\Simulation\Internal'))
+            ->because('the kernel is reached through the Simulator');
+    }
+}
