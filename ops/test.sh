@@ -1,0 +1,49 @@
+# The tests; sourced by bin/zig-lane. They run on an instance of their own under var/test.
+
+end_test_instance() {
+    web_stop
+    database_stop
+}
+
+phpunit() { php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$1"; }
+
+run_tests() {
+    local part=${1:-all} began=$SECONDS
+    instance test
+    one_at_a_time
+    install_packages $RUN_PACKAGES $TEST_PACKAGES
+    install_libraries test
+    rm -rf var/cache/test
+    if [ "$part" = all ] || [ "$part" = style ]; then
+        say "— style"
+        vendor/bin/pint --test
+    fi
+    case "$part" in
+        all | analysis | app | browser)
+            trap end_test_instance EXIT
+            database_start
+            write_settings test
+            console_quiet doctrine:migrations:migrate --no-interaction --allow-no-migration
+            ;;
+    esac
+    if [ "$part" = all ] || [ "$part" = analysis ]; then
+        say "— analysis"
+        mkdir -p var/phpstan
+        php -d memory_limit=1G vendor/bin/phpstan analyse --no-progress --memory-limit=1G
+        console doctrine:schema:validate
+    fi
+    if [ "$part" = all ] || [ "$part" = core ]; then
+        say "— core"
+        phpunit core
+    fi
+    if [ "$part" = all ] || [ "$part" = app ]; then
+        say "— app"
+        phpunit app
+    fi
+    if [ "$part" = all ] || [ "$part" = browser ]; then
+        say "— browser"
+        web_start
+        ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")" phpunit browser
+    fi
+    say "All of it passed in $((SECONDS - began)) s."
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\App;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use ZigLane\App\Rack\OpenRack;
+use ZigLane\App\Rack\RackStore;
+use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\RackFile;
+
+/**
+ * A test against the real application on a real, emptied MariaDB.
+ */
+abstract class AppTestCase extends WebTestCase
+{
+    protected KernelBrowser $browser;
+
+    protected function setUp(): void
+    {
+        $this->browser = self::createClient(server: ['HTTP_HOST' => '127.0.0.1', 'HTTP_SEC_FETCH_SITE' => 'same-origin']);
+        $database = self::getContainer()->get(Connection::class);
+        foreach (['rack_revision', 'rack', 'setting'] as $table) {
+            $database->executeStatement("DELETE FROM $table");
+        }
+    }
+
+    protected function store(): RackStore
+    {
+        return self::getContainer()->get(RackStore::class);
+    }
+
+    /**
+     * @param array<string, mixed> $change keys of the document to replace
+     */
+    protected static function rack(array $change = []): Rack
+    {
+        $document = $change + [
+            'format' => 'zig-lane/rack', 'version' => 1, 'name' => 'Test rack', 'game' => 'nine-ball',
+            'balls' => ['cue' => [2.0, 2.0], '1' => [5.5, 1.25], '2' => [6.5, 2.5], '9' => [6.0, 3.1]],
+        ];
+
+        return RackFile::read(JsonText::decode(json_encode($document, \JSON_THROW_ON_ERROR)));
+    }
+
+    /**
+     * @param array<string, mixed> $change
+     */
+    protected function stored(array $change = []): int
+    {
+        return $this->store()->create(self::rack($change))->id();
+    }
+
+    protected function open(int $id): OpenRack
+    {
+        self::getContainer()->get('doctrine.orm.entity_manager')->clear();
+
+        return $this->store()->find($id) ?? self::fail("Rack $id is gone.");
+    }
+
+    /**
+     * @param array<string, scalar> $form
+     */
+    protected function edit(int $id, array $form): string
+    {
+        $this->browser->request('POST', "/racks/$id/edit", $form + ['chosen' => 0], [], ['HTTP_HX_REQUEST' => 'true']);
+
+        return (string) $this->browser->getResponse()->getContent();
+    }
+
+    protected function code(): int
+    {
+        return $this->browser->getResponse()->getStatusCode();
+    }
+
+    /** The answer as a person reads it. */
+    protected static function plain(string $html): string
+    {
+        return html_entity_decode(trim((string) preg_replace('/\s+/', ' ', strip_tags($html))), \ENT_QUOTES);
+    }
+}

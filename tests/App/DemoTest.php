@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\App;
+
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\CommandTester;
+use ZigLane\Core\Plan\LegState;
+use ZigLane\Core\Plan\LinePlayer;
+
+final class DemoTest extends AppTestCase
+{
+    private function load(): void
+    {
+        $kernel = self::$kernel ?? self::fail('no kernel');
+        $tester = new CommandTester((new Application($kernel))->find('zig-lane:demo'));
+        self::assertSame(0, $tester->execute([]));
+    }
+
+    public function testThreeRacksAreLoadedOnceAndOneIsPlannedToTheNine(): void
+    {
+        $this->load();
+        $racks = $this->store()->all();
+        self::assertCount(3, $racks);
+        $complete = $racks[0]->rack;
+        $legs = LinePlayer::for($complete)->play($complete);
+        self::assertCount(9, $legs);
+        foreach ($legs as $leg) {
+            self::assertSame(LegState::Holds, $leg->state, implode(' ', $leg->faults));
+        }
+        self::assertTrue($legs[8]->verdict?->won);
+
+        $this->load();
+        self::assertCount(3, $this->store()->all());
+    }
+
+    public function testWhatAPersonDidWithThemStays(): void
+    {
+        $this->load();
+        [$first, $second] = $this->store()->all();
+        $this->store()->change($first->record->id(), null, 'rename', $first->rack->named('Mine now'));
+        $this->store()->delete($second->record->id());
+        $this->load();
+        self::assertCount(2, $this->store()->all());
+        self::assertSame('Mine now', $this->open($first->record->id())->rack->name);
+    }
+}
