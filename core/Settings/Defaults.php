@@ -54,7 +54,7 @@ final class Defaults
     public const CUSHION_CLOTH_FRICTION = 0.20;
 
     /** The facings inside a pocket are backed by wood and shim, and deader than the cushion (from memory). */
-    public const FACING_RESTITUTION = 0.70;
+    public const FACING_RESTITUTION = 0.80;
     public const FACING_FRICTION = 0.14;
 
     /** Pocket mouths between nose tips, m: 4½ in corner, 5 in side. */
