@@ -99,7 +99,23 @@ http {
             try_files \$uri =404;
         }
         location / {
-            include /etc/nginx/fastcgi_params;
+            # Written out rather than included: the distribution's list drops the port from the host's name.
+            fastcgi_param HTTP_HOST \$host:\$server_port;
+            fastcgi_param GATEWAY_INTERFACE CGI/1.1;
+            fastcgi_param QUERY_STRING \$query_string;
+            fastcgi_param REQUEST_METHOD \$request_method;
+            fastcgi_param REQUEST_URI \$request_uri;
+            fastcgi_param REQUEST_SCHEME \$scheme;
+            fastcgi_param CONTENT_TYPE \$content_type;
+            fastcgi_param CONTENT_LENGTH \$content_length;
+            fastcgi_param DOCUMENT_ROOT \$document_root;
+            fastcgi_param SERVER_PROTOCOL \$server_protocol;
+            fastcgi_param SERVER_ADDR \$server_addr;
+            fastcgi_param SERVER_PORT \$server_port;
+            fastcgi_param SERVER_NAME \$host;
+            fastcgi_param REMOTE_ADDR \$remote_addr;
+            fastcgi_param REMOTE_PORT \$remote_port;
+            fastcgi_param REDIRECT_STATUS 200;
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_PROXY "";

@@ -73,7 +73,7 @@ function setTip(side, height) {
 
 function markTip(side, height) {
     field('tip-mark').setAttribute('transform', `translate(${side * 100} ${-height * 100})`);
-    field('tip-mm').textContent = `${(Math.hypot(side, height) * 28.575).toFixed(1)} mm off centre; limit 14.3`;
+    field('tip-mm').textContent = `${(Math.hypot(side, height) * 28.575).toFixed(1)} of 14.3 mm`;
 }
 
 export function watchInspector(toast) {

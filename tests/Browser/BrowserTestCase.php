@@ -1,0 +1,235 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\PhpWebDriverExceptionInterface;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverElement;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/**
+ * A person at the page: Chromium, driven against the running test instance.
+ */
+abstract class BrowserTestCase extends TestCase
+{
+    private static ?Process $driver = null;
+    private static ?RemoteWebDriver $session = null;
+    private static string $profile = '';
+
+    protected RemoteWebDriver $web;
+
+    public static function setUpBeforeClass(): void
+    {
+        if (null !== self::$session) {
+            return;
+        }
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertIsResource($socket);
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        fclose($socket);
+        self::$driver = new Process(['chromedriver', "--port=$port", '--log-level=SEVERE']);
+        self::$driver->start();
+        self::$profile = sys_get_temp_dir() . '/zig-lane-chromium-' . bin2hex(random_bytes(6));
+        $options = (new ChromeOptions())->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-quic', '--window-size=1280,900', '--user-data-dir=' . self::$profile,
+        ]);
+        $wanted = DesiredCapabilities::chrome();
+        $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
+        $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        for ($try = 0; ; ++$try) {
+            try {
+                self::$session = RemoteWebDriver::create("http://127.0.0.1:$port", $wanted, 60000, 60000);
+                break;
+            } catch (PhpWebDriverExceptionInterface $e) {
+                if ($try >= 40) {
+                    throw $e;
+                }
+                usleep(250000);
+            }
+        }
+        register_shutdown_function(self::close(...));
+    }
+
+    private static function close(): void
+    {
+        try {
+            self::$session?->quit();
+        } catch (PhpWebDriverExceptionInterface) {
+            // It is gone already.
+        }
+        self::$driver?->stop(2);
+        (new Process(['rm', '-rf', self::$profile]))->run();
+    }
+
+    protected function setUp(): void
+    {
+        $this->web = self::$session ?? self::fail('no browser');
+        $this->screen(1280, 800);
+        $this->web->get(self::url('/'));
+        $this->web->manage()->deleteAllCookies();
+        $this->web->manage()->getLog('browser');
+    }
+
+    protected function tearDown(): void
+    {
+        if ($this->status()->isSuccess()) {
+            return;
+        }
+        $folder = \dirname(__DIR__, 2) . '/var/test/shots';
+        @mkdir($folder, recursive: true);
+        $this->web->takeScreenshot($folder . '/' . preg_replace('/\W+/', '-', $this->nameWithDataSet()) . '.png');
+    }
+
+    protected static function url(string $path): string
+    {
+        $base = getenv('ZIG_LANE_URL');
+        if (!\is_string($base) || '' === $base) {
+            self::fail('Run these through "bin/zig-lane test browser", which starts the application.');
+        }
+
+        return rtrim($base, '/') . $path;
+    }
+
+    /** A screen of that size; narrow ones are phones. */
+    protected function screen(int $width, int $height): void
+    {
+        (new ChromeDevToolsDriver($this->web))->execute('Emulation.setDeviceMetricsOverride', [
+            'width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 500,
+        ]);
+    }
+
+    protected function one(string $css): WebDriverElement
+    {
+        return $this->web->findElement(WebDriverBy::cssSelector($css));
+    }
+
+    protected function click(string $css): void
+    {
+        $this->one($css)->click();
+    }
+
+    /** What a person reads there. */
+    protected function text(string $css): string
+    {
+        return trim($this->one($css)->getText());
+    }
+
+    protected function value(string $css): string
+    {
+        return (string) $this->one($css)->getAttribute('value');
+    }
+
+    protected function howMany(string $css): int
+    {
+        return \count($this->web->findElements(WebDriverBy::cssSelector($css)));
+    }
+
+    /**
+     * Waits until something holds; the page redraws itself after the server's answer.
+     *
+     * @param callable(): bool $holds
+     */
+    protected function until(callable $holds, string $what): void
+    {
+        $give = microtime(true) + 10;
+        while (microtime(true) < $give) {
+            try {
+                if ($holds()) {
+                    $this->addToAssertionCount(1);
+
+                    return;
+                }
+            } catch (PhpWebDriverExceptionInterface) {
+                // The element is being redrawn.
+            }
+            usleep(50000);
+        }
+        self::fail("Waited in vain: $what");
+    }
+
+    protected function script(string $javascript, mixed ...$arguments): mixed
+    {
+        return $this->web->executeScript($javascript, $arguments);
+    }
+
+    /** Types on whatever has the focus. */
+    protected function keys(string ...$keys): void
+    {
+        foreach ($keys as $key) {
+            $this->web->getKeyboard()->sendKeys($key);
+        }
+    }
+
+    /**
+     * Imports a rack by choosing a file and pressing the button, as a person does.
+     *
+     * @param array<string, mixed>|string $document
+     */
+    protected function import(array|string $document): void
+    {
+        $file = sys_get_temp_dir() . '/zig-lane-import-' . bin2hex(random_bytes(4)) . '.json';
+        file_put_contents($file, \is_string($document) ? $document : json_encode($document, \JSON_THROW_ON_ERROR));
+        $this->web->get(self::url('/'));
+        $this->one('#import-file')->sendKeys($file);
+        $this->click('form[action$="/racks/import"] button');
+        $this->until(fn(): bool => $this->howMany('#workspace, #problem') > 0, 'the import is answered');
+        unlink($file);
+    }
+
+    /**
+     * @param array<string, array{float, float}> $balls diamonds
+     * @param array<string, mixed>               $more
+     *
+     * @return array<string, mixed>
+     */
+    protected static function rack(array $balls, array $more = []): array
+    {
+        return $more + ['format' => 'zig-lane/rack', 'version' => 1, 'name' => 'Browser rack', 'game' => 'nine-ball', 'balls' => $balls];
+    }
+
+    /** Where a place on the bed (diamonds) is on the screen. @return array{float, float} */
+    protected function onScreen(float $x, float $y): array
+    {
+        $point = $this->script('const s = document.getElementById("table"), m = s.querySelector("#frame").getScreenCTM(); const p = new DOMPoint(arguments[0] * s.dataset.length / 8, arguments[1] * s.dataset.width / 4).matrixTransform(m); return [p.x, p.y];', $x, $y);
+        self::assertIsArray($point);
+
+        return [(float) $point[0], (float) $point[1]];
+    }
+
+    /** Drags with the mouse from one place on the bed to another (diamonds), in steps as a hand does. */
+    protected function drag(float $fromX, float $fromY, float $toX, float $toY): void
+    {
+        [$ax, $ay] = $this->onScreen($fromX, $fromY);
+        [$bx, $by] = $this->onScreen($toX, $toY);
+        $tools = new ChromeDevToolsDriver($this->web);
+        $mouse = static fn(string $type, float $x, float $y) => $tools->execute('Input.dispatchMouseEvent', ['type' => $type, 'x' => $x, 'y' => $y, 'button' => 'left', 'buttons' => 'mouseReleased' === $type ? 0 : 1, 'clickCount' => 1]);
+        $mouse('mousePressed', $ax, $ay);
+        for ($i = 1; $i <= 8; ++$i) {
+            $mouse('mouseMoved', $ax + ($bx - $ax) * $i / 8, $ay + ($by - $ay) * $i / 8);
+        }
+        $mouse('mouseReleased', $bx, $by);
+    }
+
+    /** Complaints of the page itself: script errors, missing files, refused sources. */
+    protected function assertNoComplaints(): void
+    {
+        $bad = [];
+        foreach ($this->web->manage()->getLog('browser') as $entry) {
+            \assert(\is_array($entry));
+            $message = \is_string($entry['message'] ?? null) ? $entry['message'] : '';
+            // A refusal in words is an answer with a status of 4xx, which the browser also logs.
+            if (!preg_match('/status of (409|422)/', $message)) {
+                $bad[] = $message;
+            }
+        }
+        self::assertSame([], $bad);
+    }
+}
