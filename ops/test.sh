@@ -7,24 +7,51 @@ end_test_instance() {
 
 phpunit() { php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$1"; }
 
-run_tests() {
-    local part=${1:-all} began=$SECONDS
+prepare_test_instance() {
     instance test
     one_at_a_time
     install_packages $RUN_PACKAGES $TEST_PACKAGES
     install_libraries test
     rm -rf var/cache/test
+}
+
+start_test_database() {
+    trap end_test_instance EXIT
+    database_start
+    write_settings test
+    console_quiet doctrine:migrations:migrate --no-interaction --allow-no-migration
+}
+
+# The test instance with nothing but the demo racks in it, being served.
+serve_the_demo() {
+    prepare_test_instance
+    start_test_database
+    local table
+    for table in rack_revision rack setting; do console dbal:run-sql --quiet "DELETE FROM $table"; done
+    console zig-lane:demo
+    web_start
+    export ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")"
+}
+
+take_screenshots() {
+    serve_the_demo
+    php vendor/bin/phpunit tests/Browser/Screenshots.php
+}
+
+measure_redraw() {
+    serve_the_demo
+    php ops/measure-redraw.php "$ZIG_LANE_URL"
+}
+
+run_tests() {
+    local part=${1:-all} began=$SECONDS
+    prepare_test_instance
     if [ "$part" = all ] || [ "$part" = style ]; then
         say "— style"
         vendor/bin/pint --test
     fi
     case "$part" in
-        all | analysis | app | browser)
-            trap end_test_instance EXIT
-            database_start
-            write_settings test
-            console_quiet doctrine:migrations:migrate --no-interaction --allow-no-migration
-            ;;
+        all | analysis | app | browser) start_test_database ;;
     esac
     if [ "$part" = all ] || [ "$part" = analysis ]; then
         say "— analysis"

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Browser;
+
+/**
+ * Takes the pictures in docs/screenshots from the demo racks: "bin/zig-lane screenshots". Not a test, so it is not named
+ * like one; it only borrows the tests' browser.
+ */
+final class Screenshots extends BrowserTestCase
+{
+    public function testTakeThem(): void
+    {
+        $folder = getenv('ZIG_LANE_SHOTS') ?: \dirname(__DIR__, 2) . '/docs/screenshots';
+        @mkdir($folder, recursive: true);
+        $this->web->get(self::url('/'));
+        $rack = self::url((string) parse_url((string) $this->one('.rackcard a')->getAttribute('href'), \PHP_URL_PATH));
+        $views = [
+            'racks' => [self::url('/'), 1280, 800],
+            'layout' => [$rack, 1280, 800],
+            'leg' => [$rack . '?leg=2', 1280, 800],
+            'phone-leg' => [$rack . '?leg=3', 390, 844],
+            'phone-layout' => [$rack, 390, 844],
+        ];
+        foreach ($views as $name => [$url, $width, $height]) {
+            $this->screen($width, $height);
+            $this->web->get($url);
+            $this->until(fn(): bool => 'complete' === $this->script('return document.readyState') && true === $this->script('return document.fonts.status === "loaded"'), $name);
+            $this->web->takeScreenshot("$folder/$name.png");
+        }
+        // A line that breaks: the 2 sent into a pocket it cannot reach.
+        $this->screen(1280, 800);
+        $this->web->get($rack . '?leg=2');
+        $this->click('.pocket-pick[data-pocket="foot-right"] .ring');
+        $this->until(fn(): bool => $this->howMany('#fault-1') > 0, 'the leg breaks');
+        $this->web->takeScreenshot("$folder/broken-line.png");
+        $this->click('#undo-button');
+        $this->until(fn(): bool => 0 === $this->howMany('#fault-1'), 'undone');
+    }
+}
