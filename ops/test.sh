@@ -72,5 +72,9 @@ run_tests() {
         web_start
         ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")" phpunit browser
     fi
+    if [ "$part" = all ] || [ "$part" = operations ]; then
+        say "— operations"
+        ops/test-operations.sh
+    fi
     say "All of it passed in $((SECONDS - began)) s."
 }

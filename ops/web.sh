@@ -32,7 +32,7 @@ web_start() {
     fi
     web_stop
     port=$(choose_port "${ZIG_LANE_PORT:-8642}" "$(cat "$HERE/web.port" 2>/dev/null || true)")
-    if [ "$INSTANCE" = live ] && [ "$port" != "${ZIG_LANE_PORT:-8642}" ]; then
+    if [ "$INSTANCE" != test ] && [ "$port" != "${ZIG_LANE_PORT:-8642}" ]; then
         say "Port ${ZIG_LANE_PORT:-8642} is taken; using $port instead."
     fi
     fpm_port=$(any_free_port)
@@ -93,6 +93,7 @@ http {
     server {
         listen 127.0.0.1:$port;
         root $ROOT/public;
+        error_page 413 /too-large.html;
         location ~* \.(css|js|mjs|woff2|svg|png|ico)\$ {
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;

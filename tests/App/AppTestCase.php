@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\App;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use ZigLane\App\Rack\OpenRack;
@@ -23,15 +24,30 @@ abstract class AppTestCase extends WebTestCase
     protected function setUp(): void
     {
         $this->browser = self::createClient(server: ['HTTP_HOST' => '127.0.0.1', 'HTTP_SEC_FETCH_SITE' => 'same-origin']);
-        $database = self::getContainer()->get(Connection::class);
+        $database = self::service(Connection::class);
         foreach (['rack_revision', 'rack', 'setting'] as $table) {
             $database->executeStatement("DELETE FROM $table");
         }
     }
 
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    protected static function service(string $class): object
+    {
+        $service = self::getContainer()->get($class);
+        self::assertInstanceOf($class, $service);
+
+        return $service;
+    }
+
     protected function store(): RackStore
     {
-        return self::getContainer()->get(RackStore::class);
+        return self::service(RackStore::class);
     }
 
     /**
@@ -57,7 +73,7 @@ abstract class AppTestCase extends WebTestCase
 
     protected function open(int $id): OpenRack
     {
-        self::getContainer()->get('doctrine.orm.entity_manager')->clear();
+        self::service(EntityManagerInterface::class)->clear();
 
         return $this->store()->find($id) ?? self::fail("Rack $id is gone.");
     }

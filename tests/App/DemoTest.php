@@ -13,8 +13,7 @@ final class DemoTest extends AppTestCase
 {
     private function load(): void
     {
-        $kernel = self::$kernel ?? self::fail('no kernel');
-        $tester = new CommandTester((new Application($kernel))->find('zig-lane:demo'));
+        $tester = new CommandTester((new Application(self::$kernel))->find('zig-lane:demo'));
         self::assertSame(0, $tester->execute([]));
     }
 

@@ -6,7 +6,6 @@ namespace ZigLane\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
-use ZigLane\App\Rack\RackStore;
 
 final class ImportTest extends AppTestCase
 {
@@ -89,6 +88,6 @@ final class ImportTest extends AppTestCase
             $this->browser->request($method, $path);
             self::assertSame(404, $this->code());
         }
-        self::assertSame([], self::getContainer()->get(RackStore::class)->all());
+        self::assertSame([], $this->store()->all());
     }
 }

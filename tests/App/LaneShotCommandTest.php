@@ -33,24 +33,24 @@ final class LaneShotCommandTest extends TestCase
     }
 
     /**
-     * @param array<string, array{float, float}> $balls diamonds
+     * @param array<string|int, array{float, float}> $balls diamonds
      * @param array<string, mixed>               $shot
      *
-     * @return array{aimDeg: float, events: list<array{t: float, type: string, balls: list<string>, at: array{float, float}}>, pocketed: list<array{ball: string, pocket: string}>, final: array<string, array{float, float}>, routes: array<string, list<array{float, float, float}>>, firstHit: string|null, foul: string|null}
+     * @return array{aimDeg: float, events: list<array{t: float, type: string, balls: list<string>, at: array{float, float}}>, pocketed: list<array{ball: string, pocket: string}>, final: array<int|string, array{float, float}>, routes: array<int|string, list<array{float, float, float}>>, firstHit: string|null, foul: string|null}
      */
     private static function play(array $balls, array $shot): array
     {
         $process = self::lane(['rack' => self::rack($balls), 'shot' => $shot]);
         self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
         self::assertSame('', $process->getErrorOutput());
-        /** @var array{aimDeg: float, events: list<array{t: float, type: string, balls: list<string>, at: array{float, float}}>, pocketed: list<array{ball: string, pocket: string}>, final: array<string, array{float, float}>, routes: array<string, list<array{float, float, float}>>, firstHit: string|null, foul: string|null} $answer */
+        /** @var array{aimDeg: float, events: list<array{t: float, type: string, balls: list<string>, at: array{float, float}}>, pocketed: list<array{ball: string, pocket: string}>, final: array<int|string, array{float, float}>, routes: array<int|string, list<array{float, float, float}>>, firstHit: string|null, foul: string|null} $answer */
         $answer = json_decode($process->getOutput(), true, 64, \JSON_THROW_ON_ERROR);
 
         return $answer;
     }
 
     /**
-     * @param array<string, array{float, float}> $balls
+     * @param array<string|int, array{float, float}> $balls
      *
      * @return array<string, mixed>
      */
@@ -59,18 +59,24 @@ final class LaneShotCommandTest extends TestCase
         return ['format' => 'zig-lane/rack', 'version' => 1, 'game' => 'nine-ball', 'balls' => (object) $balls];
     }
 
+    /**
+     * Degrees in which a route sets out; it is straight enough over a fiftieth of a second.
+     *
+     * @param list<array{float, float, float}> $route
+     */
+    private static function heading(array $route): float
+    {
+        return rad2deg(atan2($route[1][2] - $route[0][2], $route[1][1] - $route[0][1]));
+    }
+
     /** Elastic mechanics less restitution and throw: a stun shot at a 45° cut parts the balls at nearly a right angle. */
     public function testAStunShotPartsTheBallsAtARightAngle(): void
     {
         // Line of centres at 45°, a tenth of a millimetre apart.
         $gap = (2 * 0.028575 + 1e-4) / self::DIAMOND / M_SQRT2;
         $answer = self::play(['cue' => [3.0, 2.0], '1' => [3.0 + $gap, 2.0 + $gap]], ['aimDeg' => 0, 'speed' => ['mps' => 1.0]]);
-        $heading = static function (array $route): float {
-            // The first stretch after the contact; it is straight enough over a fiftieth of a second.
-            return rad2deg(atan2($route[1][2] - $route[0][2], $route[1][1] - $route[0][1]));
-        };
         $cue = array_values(array_filter($answer['routes']['cue'], static fn(array $p): bool => $p[0] > 1e-5));
-        $apart = $heading($answer['routes']['1']) - $heading($cue);
+        $apart = self::heading($answer['routes'][1]) - self::heading($cue);
         self::assertEqualsWithDelta(90.0, $apart, 6.0, 'throw and a restitution of 0.95 take a few degrees');
         self::assertSame('1', $answer['firstHit']);
     }
@@ -103,7 +109,7 @@ final class LaneShotCommandTest extends TestCase
     }
 
     /**
-     * @return iterable<string, array{array<string, array{float, float}>, float, float, string|null}>
+     * @return iterable<string, array{array<string|int, array{float, float}>, float, float, string|null}>
      */
     public static function fouls(): iterable
     {
@@ -114,7 +120,7 @@ final class LaneShotCommandTest extends TestCase
     }
 
     /**
-     * @param array<string, array{float, float}> $balls
+     * @param array<string|int, array{float, float}> $balls
      */
     #[DataProvider('fouls')]
     public function testFouls(array $balls, float $aim, float $speed, ?string $foul): void
@@ -151,6 +157,14 @@ final class LaneShotCommandTest extends TestCase
         self::assertSame(2, $process->getExitCode());
         self::assertSame('', $process->getOutput());
         self::assertStringContainsString($words, $process->getErrorOutput());
+    }
+
+    public function testTheExampleInTheDocumentationWorks(): void
+    {
+        $process = new Process([\PHP_BINARY, 'bin/console', 'lane:shot', 'docs/shot-example.json'], \dirname(__DIR__, 2), ['APP_ENV' => 'prod', 'ZIG_LANE_INSTANCE' => 'none']);
+        $process->run();
+        self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
+        self::assertStringContainsString('"pocketed":[{"ball":"1","pocket":"foot-left"}]', $process->getOutput());
     }
 
     public function testAMissingFile(): void

@@ -185,7 +185,7 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /**
-     * @param array<string, array{float, float}> $balls diamonds
+     * @param array<string|int, array{float, float}> $balls diamonds
      * @param array<string, mixed>               $more
      *
      * @return array<string, mixed>
@@ -195,13 +195,29 @@ abstract class BrowserTestCase extends TestCase
         return $more + ['format' => 'zig-lane/rack', 'version' => 1, 'name' => 'Browser rack', 'game' => 'nine-ball', 'balls' => $balls];
     }
 
-    /** Where a place on the bed (diamonds) is on the screen. @return array{float, float} */
+    /**
+     * What a script answered, as numbers.
+     *
+     * @return list<float>
+     */
+    protected static function numbers(mixed $answer): array
+    {
+        self::assertIsArray($answer);
+
+        return array_map(static fn(mixed $v): float => is_numeric($v) ? (float) $v : self::fail('not a number'), array_values($answer));
+    }
+
+    /**
+     * Where a place on the bed (diamonds) is on the screen.
+     *
+     * @return array{float, float}
+     */
     protected function onScreen(float $x, float $y): array
     {
         $point = $this->script('const s = document.getElementById("table"), m = s.querySelector("#frame").getScreenCTM(); const p = new DOMPoint(arguments[0] * s.dataset.length / 8, arguments[1] * s.dataset.width / 4).matrixTransform(m); return [p.x, p.y];', $x, $y);
-        self::assertIsArray($point);
+        [$px, $py] = self::numbers($point);
 
-        return [(float) $point[0], (float) $point[1]];
+        return [$px, $py];
     }
 
     /** Drags with the mouse from one place on the bed to another (diamonds), in steps as a hand does. */

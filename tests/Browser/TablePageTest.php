@@ -182,8 +182,7 @@ final class TablePageTest extends BrowserTestCase
         $this->web->navigate()->refresh();
         $this->until(fn(): bool => str_contains((string) $this->one('#table')->getAttribute('class'), 'upright'), 'it turns upright');
         $box = $this->script('const b = document.querySelector("#frame .rail").getBoundingClientRect(); return [b.left, b.top, b.right, b.bottom, document.documentElement.scrollWidth];');
-        self::assertIsArray($box);
-        [$left, $top, $right, $bottom, $wide] = $box;
+        [$left, $top, $right, $bottom, $wide] = self::numbers($box);
         self::assertGreaterThanOrEqual(0, $left);
         self::assertLessThanOrEqual(390, $right);
         self::assertLessThanOrEqual(390, $wide, 'nothing makes the page wider than the phone');

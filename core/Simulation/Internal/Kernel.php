@@ -112,8 +112,7 @@ final class Kernel
         bool $stopAtHit = false,
         int $mostRails = PHP_INT_MAX,
         ?\Closure $watch = null,
-    ): void
-    {
+    ): void {
         $x = $s->x;
         $y = $s->y;
         $vx = $s->vx;

@@ -22,8 +22,8 @@ final class RulesTest extends TestCase
     private static function layout(int ...$balls): Layout
     {
         $places = [];
-        foreach ([0, ...$balls] as $i => $ball) {
-            $places[$ball] = new Point(0.1 + 0.1 * $i, 0.5);
+        foreach ([0, ...array_values($balls)] as $i => $ball) {
+            $places[$ball] = new Point(0.1 + 0.1 * (int) $i, 0.5);
         }
 
         return new Layout($places);

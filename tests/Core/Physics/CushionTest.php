@@ -86,9 +86,7 @@ final class CushionTest extends TestCase
             $in = 0 === $i % 3 ? [$vx, $vy, -$vy, $vx, $random()] : [$vx, $vy, $random(), $random(), $random()];
             $few = self::rebound(...$in);
             $fine = self::rebound(...[...$in, 1000]);
-            foreach ([static fn(array $o): array => [$o[0], $o[1]], static fn(array $o): array => [(5 * $o[0] + 2 * $o[3]) / 7, (5 * $o[1] - 2 * $o[2]) / 7]] as $view) {
-                [$ax, $ay] = $view($few);
-                [$bx, $by] = $view($fine);
+            foreach ([[[$few[0], $few[1]], [$fine[0], $fine[1]]], [self::rolling($few), self::rolling($fine)]] as [[$ax, $ay], [$bx, $by]]) {
                 $speed = hypot($bx, $by);
                 if ($speed < 0.15) {
                     continue; // a direction means little once the ball has all but stopped
@@ -100,6 +98,18 @@ final class CushionTest extends TestCase
         }
         self::assertLessThan(0.3, $worstAngle);
         self::assertLessThan(0.005, $worstSpeed);
+    }
+
+    /**
+     * The velocity once the ball rolls again.
+     *
+     * @param array{float, float, float, float, float} $o
+     *
+     * @return array{float, float}
+     */
+    private static function rolling(array $o): array
+    {
+        return [(5 * $o[0] + 2 * $o[3]) / 7, (5 * $o[1] - 2 * $o[2]) / 7];
     }
 
     public function testTheReboundIsMirrored(): void
@@ -119,14 +129,23 @@ final class CushionTest extends TestCase
         }
     }
 
+    /**
+     * Twice the energy per mass.
+     *
+     * @param array{float, float, float, float, float} $s
+     */
+    private static function energy(array $s): float
+    {
+        return $s[0] ** 2 + $s[1] ** 2 + 0.4 * ($s[2] ** 2 + $s[3] ** 2 + $s[4] ** 2);
+    }
+
     public function testEnergyIsLost(): void
     {
         mt_srand(6);
         $random = static fn(): float => 2 * mt_rand(-1000, 1000) / 1000;
-        $energy = static fn(array $s): float => $s[0] ** 2 + $s[1] ** 2 + 0.4 * ($s[2] ** 2 + $s[3] ** 2 + $s[4] ** 2);
         for ($i = 0; $i < 2000; ++$i) {
             $in = [$random(), 0.001 + abs($random()), $random(), $random(), $random()];
-            self::assertLessThan($energy($in), $energy(self::rebound(...$in)));
+            self::assertLessThan(self::energy($in), self::energy(self::rebound(...$in)));
         }
     }
 

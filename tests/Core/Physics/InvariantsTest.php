@@ -164,10 +164,7 @@ final class InvariantsTest extends TestCase
         $worst = 0.0;
         // Per ball mass: v²/2 + (R ω)²/5. Balls are counted as of their own latest event, which can only be too much.
         $watch = static function (float $now, array $vx, array $vy, array $wx, array $wy, array $wz) use (&$last, &$worst): void {
-            $energy = 0.0;
-            foreach ($vx as $i => $v) {
-                $energy += 0.5 * ($v ** 2 + $vy[$i] ** 2) + 0.2 * Layouts::R ** 2 * ($wx[$i] ** 2 + $wy[$i] ** 2 + $wz[$i] ** 2);
-            }
+            $energy = 0.5 * self::squares($vx, $vy) + 0.2 * Layouts::R ** 2 * self::squares($wx, $wy, $wz);
             $worst = max($worst, $energy - $last);
             $last = $energy;
         };
@@ -176,6 +173,19 @@ final class InvariantsTest extends TestCase
         self::assertLessThan(5e-8, $worst, "$what: energy rises");
         self::assertLessThan(Kernel::MAX_EVENTS, $state->events);
         self::assertLessThan(1e-9, array_sum(array_map(abs(...), [...$state->vx, ...$state->vy])), "$what: it ends at rest");
+    }
+
+    /**
+     * @param array<mixed> ...$components
+     */
+    private static function squares(array ...$components): float
+    {
+        $sum = 0.0;
+        foreach (array_merge(...array_map(array_values(...), array_values($components))) as $v) {
+            $sum += \is_float($v) ? $v * $v : self::fail('not a number');
+        }
+
+        return $sum;
     }
 
     /** Looks at every moment when anything happens, and half-way between. */

@@ -44,7 +44,7 @@ final class RackFileTest extends TestCase
     {
         $schema = (string) file_get_contents(\dirname(__DIR__, 3) . '/docs/rack-file.schema.json');
 
-        return (new Validator())->validate(json_decode($json), json_decode($schema))->isValid();
+        return (new Validator())->validate(json_decode($json), $schema)->isValid();
     }
 
     public function testEverythingIsRead(): void
@@ -70,13 +70,10 @@ final class RackFileTest extends TestCase
 
     public function testUnknownKeysAreKept(): void
     {
-        $document = json_decode(self::json(self::read(self::FULL)));
-        self::assertInstanceOf(\stdClass::class, $document);
-        self::assertSame([], $document->tags);
-        self::assertSame('back', $document->table->room);
-        self::assertEquals(new \stdClass(), $document->table->cloth->age);
-        self::assertSame('left', $document->player->hand);
-        self::assertSame('for the 9', $document->legs[0]->why);
+        $json = self::json(self::read(self::FULL));
+        foreach (['"tags":[]', '"room":"back"', '"age":{}', '"hand":"left"', '"why":"for the 9"'] as $kept) {
+            self::assertStringContainsString($kept, $json);
+        }
     }
 
     public function testMissingOptionalKeysTakeTheirDefaults(): void
@@ -179,7 +176,8 @@ final class RackFileTest extends TestCase
                 self::fail("$json was read");
             } catch (InvalidInput $e) {
                 self::assertMatchesRegularExpression('/^not valid JSON at line 1, column \d+: /', $e->getMessage());
-                self::assertNull(json_decode($json));
+                json_decode($json);
+                self::assertNotSame(\JSON_ERROR_NONE, json_last_error());
             }
         }
     }
