@@ -94,6 +94,7 @@ http {
         listen 127.0.0.1:$port;
         root $ROOT/public;
         error_page 413 /too-large.html;
+        location = /too-large.html { }
         location ~* \.(css|js|mjs|woff2|svg|png|ico)\$ {
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
