@@ -75,7 +75,7 @@ detached() {
     setsid -f "$@" </dev/null >>"$HERE/log/start.log" 2>&1 9>&-
 }
 
-PHP_JIT=(-d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=function)
+PHP_JIT=(-d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing)
 
 console() { php "$ROOT/bin/console" "$@"; }
 

@@ -63,7 +63,7 @@ EOF
     local root_flag=''
     [ "$(id -u)" != 0 ] || root_flag=-R
     detached php-fpm8.2 $root_flag --nodaemonize --fpm-config "$HERE/fpm.conf" \
-        -d opcache.enable=1 -d opcache.jit_buffer_size=64M -d opcache.jit=function \
+        -d opcache.enable=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing \
         -d opcache.validate_timestamps=1 -d opcache.revalidate_freq=0 -d display_errors=0
     [ "$(id -u)" != 0 ] || owner='user root;'
     mkdir -p "$HERE/run/nginx"

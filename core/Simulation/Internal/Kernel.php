@@ -124,6 +124,7 @@ final class Kernel
         $n = \count($x);
         $radius = $this->radius;
         $diameter = 2.0 * $radius;
+        $diameter2 = $diameter * $diameter;
         $spinK = 2.5 / $radius;
         $slideAcc = $this->slideAcc;
         $rollAcc = $this->rollAcc;
@@ -133,6 +134,7 @@ final class Kernel
         $tOwn = $tPair = array_fill(0, $n, INF);
         $kind = $what = array_fill(0, $n, 0);
         $mate = array_fill(0, $n, -1);
+        $fresh = array_fill(0, $n, false);
         $dirty = [];
         for ($i = 0; $i < $n; ++$i) {
             if (KernelState::ON_TABLE !== $pocket[$i]) {
@@ -150,6 +152,7 @@ final class Kernel
                 $watch($now, $vx, $vy, $wx, $wy, $wz);
             }
             // 1. How do the changed balls move now, and what do they meet on their own?
+            $settled = false;
             foreach ($dirty as $i) {
                 $tOwn[$i] = INF;
                 $tPair[$i] = INF;
@@ -170,6 +173,7 @@ final class Kernel
                     if ($speed <= self::STILL) {
                         $mode[$i] = self::REST;
                         $vx[$i] = $vy[$i] = $wx[$i] = $wy[$i] = $ax[$i] = $ay[$i] = 0.0;
+                        $settled = true;
                         continue;
                     }
                     $mode[$i] = self::ROLL;
@@ -181,50 +185,62 @@ final class Kernel
                 $tOwn[$i] = $now + $when;
             }
 
-            // 2. Whom do they meet?
+            // 2. Whom do they meet? A ball that changed, or whose awaited partner did, looks at all others; any other
+            // moving ball looks only at those that have just come to lie still, since a moving changed ball has
+            // already looked at it.
+            foreach ($dirty as $i) {
+                $fresh[$i] = true;
+            }
             for ($i = 0; $i < $n; ++$i) {
                 $m = $mode[$i];
                 if (self::REST === $m || self::DOWN === $m) {
                     continue;
                 }
-                $changed = $t0[$i] === $now && \in_array($i, $dirty, true);
-                if ($changed || ($mate[$i] >= 0 && \in_array($mate[$i], $dirty, true))) {
-                    $others = null;
+                if ($fresh[$i] || ($mate[$i] >= 0 && $fresh[$mate[$i]])) {
+                    $all = true;
                     $best = INF;
                     $with = -1;
-                } else {
-                    $others = $dirty;
+                } elseif ($settled) {
+                    $all = false;
                     $best = $tPair[$i];
                     $with = $mate[$i];
+                } else {
+                    continue;
                 }
                 $dt = $now - $t0[$i];
-                $xi = $x[$i] + ($vx[$i] + 0.5 * $ax[$i] * $dt) * $dt;
-                $yi = $y[$i] + ($vy[$i] + 0.5 * $ay[$i] * $dt) * $dt;
-                $vxi = $vx[$i] + $ax[$i] * $dt;
-                $vyi = $vy[$i] + $ay[$i] * $dt;
+                $vxi = $vx[$i];
+                $vyi = $vy[$i];
                 $axi = $ax[$i];
                 $ayi = $ay[$i];
+                $xi = $x[$i] + ($vxi + 0.5 * $axi * $dt) * $dt;
+                $yi = $y[$i] + ($vyi + 0.5 * $ayi * $dt) * $dt;
+                $vxi += $axi * $dt;
+                $vyi += $ayi * $dt;
+                $straight = self::ROLL === $m;
+                $speed2 = $vxi * $vxi + $vyi * $vyi;
                 $limit = $tOwn[$i] - $now;
                 if ($best - $now < $limit) {
                     $limit = $best - $now;
                 }
-                $count = null === $others ? $n : \count($others);
-                for ($k = 0; $k < $count; ++$k) {
-                    $j = null === $others ? $k : $others[$k];
+                for ($j = 0; $j < $n; ++$j) {
                     $m = $mode[$j];
-                    if ($j === $i || self::DOWN === $m) {
-                        continue;
-                    }
                     if (self::REST === $m) {
+                        if (!$all && !$fresh[$j]) {
+                            continue;
+                        }
                         $px = $xi - $x[$j];
                         $py = $yi - $y[$j];
+                        $cross = $px * $vyi - $py * $vxi;
+                        if ($straight && $cross * $cross > $diameter2 * $speed2) {
+                            continue; // its line passes by
+                        }
                         $qx = $vxi;
                         $qy = $vyi;
                         $bx = $axi;
                         $by = $ayi;
                         $until = $limit;
-                    } elseif (null !== $others) {
-                        continue; // that pair is asked about from the changed ball's side
+                    } elseif (!$all || self::DOWN === $m || $j === $i) {
+                        continue;
                     } else {
                         $dt = $now - $t0[$j];
                         $px = $xi - $x[$j] - ($vx[$j] + 0.5 * $ax[$j] * $dt) * $dt;
@@ -251,6 +267,9 @@ final class Kernel
                 }
                 $tPair[$i] = $best;
                 $mate[$i] = $with;
+            }
+            foreach ($dirty as $i) {
+                $fresh[$i] = false;
             }
 
             // 3. The earliest event.
@@ -438,22 +457,32 @@ final class Kernel
         if ($g0 < self::OUTSIDE || $g1 < self::OUTSIDE || $g2 < self::OUTSIDE || $g3 < self::OUTSIDE) {
             return $this->mouthEvent($this->pocketNear($x, $y), 0.0, $x, $y, $vx, $vy, $ax, $ay, $span);
         }
-        $when = Contact::ofGap($g0, $vx, $ax);
+        // A rail is asked about only if velocity or acceleration leads toward it.
+        $when = INF;
         $wall = 0;
-        $t = Contact::ofGap($g1, -$vx, -$ax);
-        if ($t < $when) {
-            $when = $t;
-            $wall = 1;
+        if ($vx < 0.0 || $ax < 0.0) {
+            $when = Contact::ofGap($g0, $vx, $ax);
         }
-        $t = Contact::ofGap($g2, $vy, $ay);
-        if ($t < $when) {
-            $when = $t;
-            $wall = 2;
+        if ($vx > 0.0 || $ax > 0.0) {
+            $t = Contact::ofGap($g1, -$vx, -$ax);
+            if ($t < $when) {
+                $when = $t;
+                $wall = 1;
+            }
         }
-        $t = Contact::ofGap($g3, -$vy, -$ay);
-        if ($t < $when) {
-            $when = $t;
-            $wall = 3;
+        if ($vy < 0.0 || $ay < 0.0) {
+            $t = Contact::ofGap($g2, $vy, $ay);
+            if ($t < $when) {
+                $when = $t;
+                $wall = 2;
+            }
+        }
+        if ($vy > 0.0 || $ay > 0.0) {
+            $t = Contact::ofGap($g3, -$vy, -$ay);
+            if ($t < $when) {
+                $when = $t;
+                $wall = 3;
+            }
         }
         if ($when > $span) {
             return [$span, self::EV_MOTION, 0];

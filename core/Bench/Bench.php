@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Bench;
+
+use ZigLane\Core\Aim\AimRefused;
+use ZigLane\Core\Aim\AimSolver;
+use ZigLane\Core\Simulation\Internal\KernelState;
+use ZigLane\Core\Simulation\Simulator;
+
+/**
+ * Measures the core's speed on the fixed workload. Medians of repeated runs, after one run that is not counted.
+ */
+final readonly class Bench
+{
+    private const SHOTS = 2000;
+    private const POTS = 300;
+    private const REPEATS = 5;
+
+    private Simulator $simulator;
+    private Workload $workload;
+
+    public function __construct()
+    {
+        $this->simulator = new Simulator();
+        $this->workload = new Workload($this->simulator);
+    }
+
+    /** Whole nine-ball shots a second on one core, cue speeds 1–3.5 m/s. */
+    public function shotsPerSecond(): float
+    {
+        return self::SHOTS / $this->time($this->workload->shots(self::SHOTS));
+    }
+
+    /** Milliseconds for one aim solve, refusals included. */
+    public function aimSolveMs(): float
+    {
+        $solver = new AimSolver($this->simulator);
+        $pots = $this->workload->pots(self::POTS);
+
+        return 1000 / self::POTS * self::median(static function () use ($solver, $pots): void {
+            foreach ($pots as [$layout, $request]) {
+                try {
+                    $solver->solve($layout, $request);
+                } catch (AimRefused) {
+                    // A refusal costs time too.
+                }
+            }
+        });
+    }
+
+    /** Milliseconds for the break of a full rack of fifteen. */
+    public function breakMs(): float
+    {
+        return 1000 * $this->time([$this->workload->break()]);
+    }
+
+    /**
+     * How cost grows.
+     *
+     * @return list<array{balls: int, cueSpeed: float, microseconds: float, events: float}> per shot
+     */
+    public function curve(): array
+    {
+        $rows = [];
+        foreach ([[1, 2.0], [3, 2.0], [6, 2.0], [9, 2.0], [12, 2.0], [15, 2.0], [9, 0.5], [9, 1.0], [9, 4.0], [9, 8.0], [9, 12.0]] as [$balls, $speed]) {
+            $shots = $this->workload->shots(300, $balls, $speed, $speed);
+            $events = 0;
+            foreach ($shots as $shot) {
+                $run = clone $shot;
+                $this->simulator->kernel()->run($run);
+                $events += $run->events;
+            }
+            $rows[] = [
+                'balls' => $balls,
+                'cueSpeed' => $speed,
+                'microseconds' => round($this->time($shots) / 300 * 1e6, 1),
+                'events' => round($events / 300, 1),
+            ];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param list<KernelState> $shots
+     *
+     * @return float s for all of them
+     */
+    private function time(array $shots): float
+    {
+        $kernel = $this->simulator->kernel();
+
+        return self::median(static function () use ($kernel, $shots): void {
+            foreach ($shots as $shot) {
+                $kernel->run(clone $shot);
+            }
+        });
+    }
+
+    /**
+     * @param callable(): void $work
+     *
+     * @return float s
+     */
+    private static function median(callable $work): float
+    {
+        $work();
+        $times = [];
+        for ($i = 0; $i < self::REPEATS; ++$i) {
+            $began = hrtime(true);
+            $work();
+            $times[] = (hrtime(true) - $began) / 1e9;
+        }
+        sort($times);
+
+        return $times[intdiv(self::REPEATS, 2)];
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Bench;
+
+use ZigLane\Core\Aim\AimRequest;
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Cue\CueStrike;
+use ZigLane\Core\Cue\Shot;
+use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Simulation\Internal\KernelState;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Angle;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+
+/**
+ * The fixed shots that speed is measured on: always the same, from seeded numbers.
+ */
+final readonly class Workload
+{
+    public function __construct(private Simulator $simulator, private int $seed = 1) {}
+
+    /**
+     * Random racks with a random stroke each, ready to run.
+     *
+     * @param int   $balls object balls
+     * @param float $slow  cue speed, m/s
+     * @param float $fast  cue speed, m/s
+     *
+     * @return list<KernelState>
+     */
+    public function shots(int $count, int $balls = 9, float $slow = 1.0, float $fast = 3.5): array
+    {
+        $random = new Generator($this->seed);
+        $states = [];
+        for ($n = 0; $n < $count; ++$n) {
+            $layout = $this->rack($random, $balls);
+            $r = 0.5 * sqrt($random->between(0.0, 1.0));
+            $turn = $random->between(0.0, 2 * M_PI);
+            $states[] = $this->state($layout, new Shot(
+                $random->between(0.0, 2 * M_PI),
+                $random->between($slow, $fast),
+                new Tip($r * cos($turn), $r * sin($turn)),
+            ));
+        }
+
+        return $states;
+    }
+
+    /**
+     * Open pots to aim at: cuts under 60° with a ball in the way of neither.
+     *
+     * @return list<array{Layout, AimRequest}>
+     */
+    public function pots(int $count): array
+    {
+        $random = new Generator($this->seed);
+        $geometry = $this->simulator->geometry;
+        $pots = [];
+        while (\count($pots) < $count) {
+            $layout = $this->rack($random, 1);
+            $pocket = Pocket::at($random->integer(0, 5));
+            $shape = $geometry->pocket($pocket);
+            $ball = $layout->ball(1);
+            $way = $ball->angleTo($shape->mouthMiddle());
+            $ghost = $ball->toward($way, -2 * $this->simulator->ball->radius);
+            $cut = abs(Angle::wrap($way - $layout->ball(BallId::CUE)->angleTo($ghost)));
+            if ($cut < M_PI / 3 && $geometry->canRest($ghost) && (!$pocket->isSide() || $shape->angleFromSquare($way) < M_PI / 4)) {
+                $pots[] = [$layout, new AimRequest(1, $pocket, $random->between(1.5, 3.0), new Tip($random->between(-0.25, 0.25), $random->between(-0.25, 0.25)))];
+            }
+        }
+
+        return $pots;
+    }
+
+    /** A hard break of a frozen rack of fifteen. */
+    public function break(): KernelState
+    {
+        $diameter = 2 * $this->simulator->ball->radius;
+        $geometry = $this->simulator->geometry;
+        $balls = [BallId::CUE => new Point(0.2 * $geometry->length, 0.5 * $geometry->width + 0.003)];
+        $ball = 0;
+        for ($row = 0; $row < 5; ++$row) {
+            for ($place = 0; $place <= $row; ++$place) {
+                $balls[++$ball] = new Point(
+                    0.75 * $geometry->length + $row * $diameter * sqrt(0.75),
+                    0.5 * $geometry->width + ($place - $row / 2) * $diameter,
+                );
+            }
+        }
+
+        return $this->state(new Layout($balls), new Shot(0.0, 9.0));
+    }
+
+    private function state(Layout $layout, Shot $shot): KernelState
+    {
+        $strike = CueStrike::of($shot, $this->simulator->cue, $this->simulator->ball);
+        $state = new KernelState();
+        foreach ($layout->balls as $id => $place) {
+            if (BallId::CUE === $id) {
+                $state->add($place->x, $place->y, $strike->vx, $strike->vy, $strike->wx, $strike->wy, $strike->wz);
+            } else {
+                $state->add($place->x, $place->y);
+            }
+        }
+
+        return $state;
+    }
+
+    private function rack(Generator $random, int $balls): Layout
+    {
+        $geometry = $this->simulator->geometry;
+        $reach = $geometry->reach;
+        $places = [];
+        while (\count($places) <= $balls) {
+            $place = new Point($random->between($reach, $geometry->length - $reach), $random->between($reach, $geometry->width - $reach));
+            $clear = $geometry->canRest($place);
+            foreach ($places as $other) {
+                $clear = $clear && $place->distanceTo($other) >= 2 * $this->simulator->ball->radius;
+            }
+            if ($clear) {
+                $places[] = $place;
+            }
+        }
+
+        return new Layout($places);
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\Core\Bench\Bench;
+
+/**
+ * How fast the core is on this machine; needs no database.
+ */
+#[AsCommand('lane:bench', 'Measures the simulator and the aim solver on a fixed workload')]
+final class LaneBenchCommand extends Command
+{
+    protected function configure(): void
+    {
+        $this->addOption('curve', null, InputOption::VALUE_NONE, 'also how the cost of a shot grows with balls and speed');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $bench = new Bench();
+        $status = \function_exists('opcache_get_status') ? opcache_get_status(false) : false;
+        $jit = \is_array($status) && \is_array($status['jit'] ?? null) && true === ($status['jit']['on'] ?? null);
+        $answer = [
+            'jit' => $jit ? (string) \ini_get('opcache.jit') : 'off',
+            'shotsPerSecond' => (int) round($bench->shotsPerSecond()),
+            'aimSolveMs' => round($bench->aimSolveMs(), 3),
+            'breakMs' => round($bench->breakMs(), 2),
+        ];
+        if (true === $input->getOption('curve')) {
+            $answer['curve'] = $bench->curve();
+        }
+        $output->writeln(json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+
+        return Command::SUCCESS;
+    }
+}
