@@ -24,10 +24,10 @@ namespace ZigLane\Core\Collision;
 final class CushionImpact
 {
     /** Steps for the compression, and at most about as many again for the rebound. */
-    public const STEPS = 8;
+    public const STEPS = 16;
 
     /** How much finer the steps are while a slip is nearly nil. */
-    private const FINER = 16;
+    private const FINER = 5;
 
     /** A ball leaves a cushion at least this fast, m/s: see BallBall::LEAST_PARTING. */
     public const LEAST_PARTING = 2e-4;
@@ -66,23 +66,29 @@ final class CushionImpact
             return [$vx, -self::LEAST_PARTING, $rwx, $rwy, $rwz];
         }
         $long = $vy / ($c * $steps);
+        $close = 4.0 * $long * $long;
         $work = 0.0;
         $goal = INF; // work still to be given back; INF while compressing
+        $cx = $cy = 0.0; // friction on the cloth, per unit of impulse
+        // The friction that keeps a resting nose at rest: against the wedge of its tilt, and against the cloth's pull.
+        $hold = $s * $c / (2.5 + $s * $s);
+        $holdX = (2.5 * $s - 1.0) / 3.5;
+        $holdT = ($s - 2.5) / (2.5 + $s * $s);
         $guard = 20 * self::FINER * $steps;
         while ($guard-- > 0) {
-            // Where a slip is about to end or has just begun its direction turns quickly: go in finer steps there.
-            $near = 7.0 * $long;
+            // Where a slip is about to end or has just begun its direction turns quickly: go in finer steps there. Within
+            // one step the slip at the nose changes by up to about 1 per unit of impulse, that on the cloth by 1.6.
             $nx = $vx + $rwy * $s - $rwz * $c;
             $nt = $rwx - $vy * $s;
-            $cx = $vx - $rwy;
-            $cy = $vy + $rwx;
-            $fine = $nx * $nx + $nt * $nt < $near * $near * $mu * $mu
-                || $cx * $cx + $cy * $cy < $near * $near * $muc * $muc * $s * $s;
+            $ux = $vx - $rwy;
+            $uy = $vy + $rwx;
+            $fine = $nx * $nx + $nt * $nt < $close || $ux * $ux + $uy * $uy < 2.5 * $close;
             $h = $fine ? $long / self::FINER : $long;
             // Friction of 1/(3.5 h) per unit of slip would end the slip within one step (a surface gains 7/2 of the
             // impulse per mass), more would turn it round: near the end the ball sticks. Half as much again still
             // settles under the midpoint rule and follows the sticking ball more closely.
             $grip = 1.5 / (3.5 * $h);
+            $near = 2.0 * $mu;
             // Midpoint rule: slopes here, half a step, slopes there. Written out, since this is the busiest loop of all.
             $x = $vx;
             $y = $vy;
@@ -92,18 +98,39 @@ final class CushionImpact
             for ($stage = 0; ; ++$stage) {
                 $nx = $x + $q * $s - $r * $c;
                 $nt = $p - $y * $s;
-                $slip = sqrt($nx * $nx + $nt * $nt);
-                $size = $slip * $grip > $mu ? $mu / $slip : $grip;
-                $nx *= $size;
-                $nt *= $size;
+                $slip = sqrt($nx * $nx + $nt * $nt) * $grip;
+                if ($slip > $near) {
+                    $size = $mu * $grip / $slip;
+                    $nx *= $size;
+                    $nt *= $size;
+                } else {
+                    // Nearly at rest there: what would hold it, and what ends the rest of the slip, as far as μ allows.
+                    $nx = $nx * $grip + $holdX * $cx;
+                    $nt = $nt * $grip + $holdT * $cy + $hold;
+                    $size = sqrt($nx * $nx + $nt * $nt);
+                    if ($size > $mu) {
+                        $nx *= $mu / $size;
+                        $nt *= $mu / $size;
+                    }
+                }
                 $k = $s + $nt * $c;
                 $most = $k > 0.0 ? $muc * $k : 0.0;
                 $cx = $x - $q;
                 $cy = $y + $p;
-                $slip = sqrt($cx * $cx + $cy * $cy);
-                $size = $slip * $grip > $most ? $most / $slip : $grip;
-                $cx *= $size;
-                $cy *= $size;
+                $slip = sqrt($cx * $cx + $cy * $cy) * $grip;
+                if ($slip > $near) {
+                    $size = $most * $grip / $slip;
+                    $cx *= $size;
+                    $cy *= $size;
+                } else {
+                    $cx = $cx * $grip + (2.5 * $s - 1.0) * $nx / 3.5;
+                    $cy = $cy * $grip + (($s - 2.5) * $nt - $c) / 3.5;
+                    $size = sqrt($cx * $cx + $cy * $cy);
+                    if ($size > $most) {
+                        $cx *= $most / $size;
+                        $cy *= $most / $size;
+                    }
+                }
                 $ax = -$nx - $cx;
                 $ay = $s * $nt - $c - $cy;
                 $bx = -2.5 * ($nt + $cy);

@@ -557,12 +557,10 @@ final class Kernel
         if ($t < $best) {
             return [$from + $t, self::EV_DROP, $pocket];
         }
-        if (self::EV_MOTION === $kind) {
-            // Nothing in the mouth stops it: when it is back on the bed, its rails must be asked about again.
-            $back = $this->backOnBed($px, $py, $qx, $qy, $ax, $ay);
-            if ($back < $best) {
-                return [$from + $back, self::EV_LOOK, 0];
-            }
+        // Once it is back on the bed its rails must be asked about again, before any jaw that lies further on.
+        $back = $this->backOnBed($px, $py, $qx, $qy, $ax, $ay);
+        if ($back < $best) {
+            return [$from + $back, self::EV_LOOK, 0];
         }
 
         return [$from + $best, $kind, $what];
