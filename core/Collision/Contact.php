@@ -64,7 +64,7 @@ final class Contact
             if (0.0 === $step) {
                 return $t;
             }
-            if ($step > $until - $t) {
+            if ($step > $until - $t || INF === $step) {
                 return INF;
             }
             $t += $step;

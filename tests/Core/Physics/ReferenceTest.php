@@ -72,7 +72,7 @@ final class ReferenceTest extends TestCase
                 continue;
             }
             ++$met;
-            self::assertNotNull($root, json_encode([$i, $time, $closing, $cases[$i]]) ?: "");
+            self::assertNotNull($root, var_export([$i, $time, $closing, $cases[$i]], true));
             self::assertEqualsWithDelta(1.0, $time / $at, 1e-6);
         }
         self::assertGreaterThan(400, $met);
