@@ -35,7 +35,6 @@ final class SmallSteps
 
     public function __construct(private readonly float $length, private readonly float $width)
     {
-        $r = D::BALL_RADIUS;
         $c = D::CORNER_MOUTH / sqrt(2);
         $h = D::SIDE_MOUTH / 2;
         // One quarter of the table: half a long rail, half a short one, a corner pocket and half a side pocket.
@@ -63,7 +62,6 @@ final class SmallSteps
                 }
             }
         }
-        \assert($r > 0);
     }
 
     /**
