@@ -6,7 +6,6 @@ namespace ZigLane\Core\Bench;
 
 use ZigLane\Core\Aim\AimRequest;
 use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\CueStrike;
 use ZigLane\Core\Cue\Shot;
 use ZigLane\Core\Cue\Tip;
 use ZigLane\Core\Random\Generator;
@@ -41,7 +40,7 @@ final readonly class Workload
             $layout = $this->rack($random, $balls);
             $r = 0.5 * sqrt($random->between(0.0, 1.0));
             $turn = $random->between(0.0, 2 * M_PI);
-            $states[] = $this->state($layout, new Shot(
+            $states[] = $this->simulator->struck($layout, new Shot(
                 $random->between(0.0, 2 * M_PI),
                 $random->between($slow, $fast),
                 new Tip($r * cos($turn), $r * sin($turn)),
@@ -93,22 +92,7 @@ final readonly class Workload
             }
         }
 
-        return $this->state(new Layout($balls), new Shot(0.0, 9.0));
-    }
-
-    private function state(Layout $layout, Shot $shot): KernelState
-    {
-        $strike = CueStrike::of($shot, $this->simulator->cue, $this->simulator->ball);
-        $state = new KernelState();
-        foreach ($layout->balls as $id => $place) {
-            if (BallId::CUE === $id) {
-                $state->add($place->x, $place->y, $strike->vx, $strike->vy, $strike->wx, $strike->wy, $strike->wz);
-            } else {
-                $state->add($place->x, $place->y);
-            }
-        }
-
-        return $state;
+        return $this->simulator->struck(new Layout($balls), new Shot(0.0, 9.0));
     }
 
     private function rack(Generator $random, int $balls): Layout

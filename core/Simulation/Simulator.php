@@ -42,9 +42,21 @@ final readonly class Simulator
         if (!$layout->has(BallId::CUE)) {
             throw new InvalidInput('balls.cue', 'there is no cue ball on the table');
         }
+        $state = $this->struck($layout, $shot);
+        $this->kernel->run($state, record: true);
+
+        return $this->result($state, array_keys($layout->balls), $layout->ball(BallId::CUE));
+    }
+
+    /**
+     * The balls as the tip leaves the cue ball, one slot each in the layout's order.
+     *
+     * @internal for those who run the kernel themselves
+     */
+    public function struck(Layout $layout, Shot $shot): KernelState
+    {
         $strike = CueStrike::of($shot, $this->cue, $this->ball);
         $state = new KernelState();
-        $ids = array_keys($layout->balls);
         foreach ($layout->balls as $id => $place) {
             if (BallId::CUE === $id) {
                 $state->add($place->x, $place->y, $strike->vx, $strike->vy, $strike->wx, $strike->wy, $strike->wz);
@@ -52,9 +64,8 @@ final readonly class Simulator
                 $state->add($place->x, $place->y);
             }
         }
-        $this->kernel->run($state, record: true);
 
-        return $this->result($state, $ids, $layout->ball(BallId::CUE));
+        return $state;
     }
 
     /** @internal for the aim solver and the measuring commands, which need no record */

@@ -6,11 +6,10 @@ namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\CueStrike;
 use ZigLane\Core\Cue\Shot;
 use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Simulation\Internal\Kernel;
-use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\ShotResult;
 use ZigLane\Core\Simulation\Simulator;
@@ -29,14 +28,14 @@ final class InvariantsTest extends TestCase
     /** 2,000 random nine-ball shots: no overlap, nothing outside, energy never rises, every one ends. */
     public function testTwoThousandRandomNineBallShots(): void
     {
-        mt_srand(2000);
+        $random = new Generator(2000);
         $sizes = TableSize::cases();
         $simulators = array_map(static fn(TableSize $s): Simulator => new Simulator(new Table($s)), $sizes);
         $most = 0;
         for ($n = 0; $n < 2000; ++$n) {
             $simulator = $simulators[$n % 3];
-            $layout = self::random($simulator, self::BALLS);
-            $shot = self::shot($n % 10 ? 3.5 : 12.0);
+            $layout = Layouts::random($simulator, $random, self::BALLS);
+            $shot = Layouts::stroke($random, $n % 10 ? 3.5 : 12.0);
             $this->watchEnergy($simulator, $layout, $shot, "shot $n");
             $result = $simulator->play($layout, $shot);
             $most = max($most, \count($result->events));
@@ -91,12 +90,12 @@ final class InvariantsTest extends TestCase
     /** A rack mirrored in the long axis gives the mirrored shot, side for side. */
     public function testAMirroredRackGivesTheMirroredShot(): void
     {
-        mt_srand(3);
+        $random = new Generator(3);
         $simulator = new Simulator();
         $width = $simulator->geometry->width;
         for ($n = 0; $n < 40; ++$n) {
-            $layout = self::random($simulator, 3);
-            $shot = self::shot(1.2);
+            $layout = Layouts::random($simulator, $random, 3);
+            $shot = Layouts::stroke($random, 1.2);
             $mirrored = new Layout(array_map(static fn(Point $p): Point => new Point($p->x, $width - $p->y), $layout->balls));
             $other = new Shot(-$shot->aim, $shot->speed, new Tip(-$shot->tip->side, $shot->tip->height));
             $a = $simulator->play($layout, $shot);
@@ -114,52 +113,15 @@ final class InvariantsTest extends TestCase
 
     public function testTheSameShotGivesTheSameBytes(): void
     {
-        mt_srand(4);
-        $layout = self::random(new Simulator(), self::BALLS);
-        $shot = self::shot(3.0);
+        $random = new Generator(4);
+        $layout = Layouts::random(new Simulator(), $random, self::BALLS);
+        $shot = Layouts::stroke($random, 3.0);
         self::assertSame(serialize((new Simulator())->play($layout, $shot)), serialize((new Simulator())->play($layout, $shot)));
-    }
-
-    private static function shot(float $fastest): Shot
-    {
-        $r = 0.5 * sqrt(mt_rand() / mt_getrandmax());
-        $turn = 2 * M_PI * mt_rand() / mt_getrandmax();
-
-        return new Shot(2 * M_PI * mt_rand() / mt_getrandmax(), 0.3 + ($fastest - 0.3) * mt_rand() / mt_getrandmax(), new Tip($r * cos($turn), $r * sin($turn)));
-    }
-
-    private static function random(Simulator $simulator, int $count): Layout
-    {
-        $g = $simulator->geometry;
-        $balls = [];
-        for ($id = 0; $id <= $count; ++$id) {
-            do {
-                $p = new Point(
-                    $g->reach + ($g->length - 2 * $g->reach) * mt_rand() / mt_getrandmax(),
-                    $g->reach + ($g->width - 2 * $g->reach) * mt_rand() / mt_getrandmax(),
-                );
-                $clear = $g->canRest($p);
-                foreach ($balls as $other) {
-                    $clear = $clear && $p->distanceTo($other) > 2 * Layouts::R;
-                }
-            } while (!$clear);
-            $balls[$id] = $p;
-        }
-
-        return new Layout($balls);
     }
 
     private function watchEnergy(Simulator $simulator, Layout $layout, Shot $shot, string $what): void
     {
-        $strike = CueStrike::of($shot, $simulator->cue, $simulator->ball);
-        $state = new KernelState();
-        foreach ($layout->balls as $id => $p) {
-            if (BallId::CUE === $id) {
-                $state->add($p->x, $p->y, $strike->vx, $strike->vy, $strike->wx, $strike->wy, $strike->wz);
-            } else {
-                $state->add($p->x, $p->y);
-            }
-        }
+        $state = $simulator->struck($layout, $shot);
         $last = INF;
         $worst = 0.0;
         // Per ball mass: v²/2 + (R ω)²/5. Balls are counted as of their own latest event, which can only be too much.

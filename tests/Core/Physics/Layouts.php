@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Physics;
 
 use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Cue\Shot;
+use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\PathPiece;
 use ZigLane\Core\Simulation\ShotResult;
+use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Point;
 
 /**
@@ -23,6 +27,34 @@ final class Layouts
         $cue = new Point(1.0, 0.6);
 
         return new Layout([BallId::CUE => $cue, 1 => $cue->toward($cut, 2 * self::R + $gap)]);
+    }
+
+    /** A cue ball and so many others anywhere, apart from each other. */
+    public static function random(Simulator $simulator, Generator $random, int $balls): Layout
+    {
+        $g = $simulator->geometry;
+        $places = [];
+        while (\count($places) <= $balls) {
+            $p = new Point($random->between($g->reach, $g->length - $g->reach), $random->between($g->reach, $g->width - $g->reach));
+            $clear = $g->canRest($p);
+            foreach ($places as $q) {
+                $clear = $clear && $p->distanceTo($q) > 2 * self::R;
+            }
+            if ($clear) {
+                $places[] = $p;
+            }
+        }
+
+        return new Layout($places);
+    }
+
+    /** Any direction, any tip within the limit, a cue speed from 0.3 m/s to the fastest. */
+    public static function stroke(Generator $random, float $fastest): Shot
+    {
+        $r = 0.5 * sqrt($random->between(0, 1));
+        $turn = $random->between(0, 2 * M_PI);
+
+        return new Shot($random->between(0, 2 * M_PI), $random->between(0.3, $fastest), new Tip($r * cos($turn), $r * sin($turn)));
     }
 
     /** The first piece of a ball's path that begins at or after a time and rolls, or not. */

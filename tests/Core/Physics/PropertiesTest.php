@@ -37,22 +37,8 @@ final class PropertiesTest extends TestCase
     private static function draw(int $seed, int $balls, float $fastest): array
     {
         $random = new Generator($seed);
-        $g = self::simulator()->geometry;
-        $places = [];
-        while (\count($places) <= $balls) {
-            $p = new Point($random->between($g->reach, $g->length - $g->reach), $random->between($g->reach, $g->width - $g->reach));
-            $clear = $g->canRest($p);
-            foreach ($places as $q) {
-                $clear = $clear && $p->distanceTo($q) > 2 * Layouts::R;
-            }
-            if ($clear) {
-                $places[] = $p;
-            }
-        }
-        $r = 0.5 * sqrt($random->between(0, 1));
-        $turn = $random->between(0, 2 * M_PI);
 
-        return [new Layout($places), new Shot($random->between(0, 2 * M_PI), $random->between(0.3, $fastest), new Tip($r * cos($turn), $r * sin($turn)))];
+        return [Layouts::random(self::simulator(), $random, $balls), Layouts::stroke($random, $fastest)];
     }
 
     /** Mirrored in the long axis, mirrored in the short one, and turned by half: the same shot. 2,000 cases. */
