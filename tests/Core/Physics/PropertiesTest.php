@@ -12,6 +12,7 @@ use ZigLane\Core\Cue\Shot;
 use ZigLane\Core\Cue\Tip;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Point;
@@ -105,6 +106,70 @@ final class PropertiesTest extends TestCase
                 self::assertLessThan(60.0, $result->duration);
             });
         }
+    }
+
+    /** Mechanics: whatever the speeds and spins, a contact of two balls keeps their momentum and makes no energy. 2,000 cases. */
+    public function testMomentumIsKeptInAContact(): void
+    {
+        $this->limitTo(2000)->forAll(Generators::choose(1, 1 << 40))->then(function (int $seed): void {
+            $random = new Generator($seed);
+            $spin = static fn(): float => $random->between(-90, 90);
+            $away = 2 * Layouts::R + 1e-12;
+            $turn = $random->between(0, 2 * M_PI);
+            $state = new KernelState();
+            $state->add(1.0, 0.6, $random->between(0.2, 3) * cos($turn), $random->between(0.2, 3) * sin($turn), $spin(), $spin(), $spin());
+            $way = $turn + $random->between(-1.2, 1.2);
+            $state->add(1.0 + $away * cos($way), 0.6 + $away * sin($way), 0.0, 0.0, 0.0, 0.0, 0.0);
+            $before = [$state->vx[0], $state->vy[0], self::energy($state)];
+            if ($state->vx[0] * cos($way) + $state->vy[0] * sin($way) < 0.01) {
+                return; // they do not meet
+            }
+            self::simulator()->kernel()->run($state, stopAtHit: true);
+            self::assertSame(1, $state->firstHit);
+            self::assertEqualsWithDelta($before[0], $state->vx[0] + $state->vx[1], 1e-9);
+            self::assertEqualsWithDelta($before[1], $state->vy[0] + $state->vy[1], 1e-9);
+            self::assertLessThanOrEqual($before[2], self::energy($state));
+        });
+    }
+
+    /** J/kg, both balls. */
+    private static function energy(KernelState $s): float
+    {
+        $sum = 0.0;
+        foreach ([0, 1] as $i) {
+            $sum += ($s->vx[$i] ** 2 + $s->vy[$i] ** 2) / 2 + Layouts::R ** 2 / 5 * ($s->wx[$i] ** 2 + $s->wy[$i] ** 2 + $s->wz[$i] ** 2);
+        }
+
+        return $sum;
+    }
+
+    /** A ball lying anywhere in the jaws of any pocket, struck by another that comes from anywhere. 1,500 cases. */
+    public function testBallsInTheJaws(): void
+    {
+        $dropped = 0;
+        $this->limitTo(1500)->forAll(Generators::choose(1, 1 << 40))->then(function (int $seed) use (&$dropped): void {
+            $random = new Generator($seed);
+            $s = self::simulator();
+            $shape = $s->geometry->pockets[$random->integer(0, 5)];
+            do {
+                $hung = $shape->mouthMiddle()->toward($random->between(0, 2 * M_PI), $random->between(0.0, 0.05));
+            } while (!$s->geometry->canRest($hung));
+            do {
+                $cue = new Point($random->between(0.1, 2.4), $random->between(0.1, 1.1));
+            } while ($cue->distanceTo($hung) < 0.1);
+            $aim = $cue->angleTo($hung) + $random->between(-0.03, 0.03);
+            $result = $s->play(new Layout([BallId::CUE => $cue, 1 => $hung]), new Shot($aim, $random->between(0.5, 5.0), new Tip($random->between(-0.3, 0.3), $random->between(-0.3, 0.3))));
+            $dropped += isset($result->pocketed[1]) ? 1 : 0;
+            foreach ($result->final->balls as $id => $p) {
+                self::assertTrue($s->geometry->canRest($p), "ball $id rests in the rubber");
+            }
+            foreach ($result->events as $event) {
+                $outside = max(-$event->at->x, -$event->at->y, $event->at->x - $s->geometry->length, $event->at->y - $s->geometry->width);
+                self::assertLessThan(0.08, $outside, 'nothing goes past the edge of a slate');
+            }
+            self::assertCount(2, $result->final->balls + $result->pocketed);
+        });
+        self::assertGreaterThan(700, $dropped, 'a ball in the jaws mostly drops when hit');
     }
 
     public function testTheSameSeedGivesTheSameBytes(): void
