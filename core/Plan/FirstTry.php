@@ -7,6 +7,7 @@ namespace ZigLane\Core\Plan;
 use ZigLane\Core\Aim\AimRefused;
 use ZigLane\Core\Aim\AimRequest;
 use ZigLane\Core\Aim\AimSolver;
+use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Cue\Tip;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\InvalidInput;
@@ -46,7 +47,7 @@ final class FirstTry
                 }
                 // The share of cue directions that pot it grows with the window and falls with a thinner cut and a
                 // longer way to the contact.
-                $room = $aim->window * cos($aim->cutAngle) / max($layout->ball(0)->distanceTo($aim->ghost), 0.1);
+                $room = $aim->window * cos($aim->cutAngle) / max($layout->ball(BallId::CUE)->distanceTo($aim->ghost), 0.1);
                 if (!$aim->result->scratched() && $room > $most) {
                     $most = $room;
                     $best = [$ball, $pocket];

@@ -14,6 +14,9 @@ final class JsonText
 {
     private const DEEPEST = 32;
 
+    /** Pattern of a string in its quotes. */
+    private const TEXT = '"(?:[^"\\\\\x00-\x1f]|\\\\(?:["\\\\\/bfnrt]|u[0-9a-fA-F]{4}))*+"';
+
     private int $at = 0;
 
     private function __construct(private readonly string $text) {}
@@ -60,7 +63,7 @@ final class JsonText
             $this->collection($path, $depth, '}', true);
         } elseif ('[' === $next) {
             $this->collection($path, $depth, ']', false);
-        } elseif (null === $this->match('/"(?:[^"\\\\\x00-\x1f]|\\\\(?:["\\\\\/bfnrt]|u[0-9a-fA-F]{4}))*+"|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][-+]?\d+)?|true|false|null/A')) {
+        } elseif (null === $this->match('/' . self::TEXT . '|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][-+]?\d+)?|true|false|null/A')) {
             throw $this->fault('a value was expected');
         }
     }
@@ -79,7 +82,7 @@ final class JsonText
             $inner = $path . ".$index";
             if ($keyed) {
                 $this->space();
-                $key = $this->match('/"(?:[^"\\\\\x00-\x1f]|\\\\(?:["\\\\\/bfnrt]|u[0-9a-fA-F]{4}))*+"/A');
+                $key = $this->match('/' . self::TEXT . '/A');
                 if (null === $key) {
                     throw $this->fault('a key in double quotes was expected');
                 }

@@ -75,6 +75,23 @@ final readonly class Placement
         };
     }
 
+    /**
+     * The place so many diamonds further; a nudge against a rail ends frozen to it.
+     *
+     * @throws InvalidInput when a distance is not a finite number
+     */
+    public function nudged(Point $p, float $along, float $across): Point
+    {
+        [$x, $y] = $p->toDiamonds($this->table->size);
+        $to = $this->inDiamonds(max(0.0, min(8.0, $x + $along)), max(0.0, min(4.0, $y + $across)));
+        $g = $this->geometry;
+
+        return new Point(
+            max($g->reach, min($g->length - $g->reach, $to->x)),
+            max($g->reach, min($g->width - $g->reach, $to->y)),
+        );
+    }
+
     /** Where a ball dropped there by hand is meant to be: nearly frozen becomes frozen. */
     public function snapped(Layout $layout, int $ball, Point $p): Point
     {

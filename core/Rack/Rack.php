@@ -43,12 +43,12 @@ final readonly class Rack
 
     public function named(string $name): self
     {
-        return new self($name, $this->game, $this->table, $this->layout, $this->ballInHand, $this->group, $this->level, $this->legs, $this->unknown);
+        return $this->copy(name: $name);
     }
 
     public function withLayout(Layout $layout): self
     {
-        return new self($this->name, $this->game, $this->table, $layout, $this->ballInHand, $this->group, $this->level, $this->legs, $this->unknown);
+        return $this->copy(layout: $layout);
     }
 
     public function withBall(int $ball, Point $place): self
@@ -58,7 +58,7 @@ final readonly class Rack
 
     public function withBallInHand(bool $inHand): self
     {
-        return new self($this->name, $this->game, $this->table, $this->layout, $inHand, $this->group, $this->level, $this->legs, $this->unknown);
+        return $this->copy(ballInHand: $inHand);
     }
 
     /** The same balls by diamonds on another table. */
@@ -70,7 +70,7 @@ final readonly class Rack
             $balls[$id] = Point::fromDiamonds($x, $y, $table->size);
         }
 
-        return new self($this->name, $this->game, $table, new Layout($balls), $this->ballInHand, $this->group, $this->level, $this->legs, $this->unknown);
+        return $this->copy(table: $table, layout: new Layout($balls));
     }
 
     /**
@@ -78,6 +78,31 @@ final readonly class Rack
      */
     public function withLegs(array $legs): self
     {
-        return new self($this->name, $this->game, $this->table, $this->layout, $this->ballInHand, $this->group, $this->level, $legs, $this->unknown);
+        return $this->copy(legs: $legs);
+    }
+
+    /**
+     * This rack with what is named replaced.
+     *
+     * @param list<ShotSpec>|null $legs
+     */
+    private function copy(
+        ?string $name = null,
+        ?Table $table = null,
+        ?Layout $layout = null,
+        ?bool $ballInHand = null,
+        ?array $legs = null,
+    ): self {
+        return new self(
+            $name ?? $this->name,
+            $this->game,
+            $table ?? $this->table,
+            $layout ?? $this->layout,
+            $ballInHand ?? $this->ballInHand,
+            $this->group,
+            $this->level,
+            $legs ?? $this->legs,
+            $this->unknown,
+        );
     }
 }

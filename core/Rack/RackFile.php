@@ -234,6 +234,7 @@ final class RackFile
     private static function layout(Fields $balls, Table $table, GameName $game): Layout
     {
         $rack = $game->rules()->rack();
+        $geometry = new TableGeometry($table);
         $places = [];
         foreach ($balls->keys() as $name) {
             $id = BallId::fromName($name);
@@ -243,7 +244,7 @@ final class RackFile
             if (BallId::CUE !== $id && !\in_array($id, $rack, true)) {
                 throw new InvalidInput($balls->path($name), \sprintf('is not a ball of %s', $game->value));
             }
-            $places[$id] = self::place($balls->raw($name), $balls->path($name), $table);
+            $places[$id] = self::place($balls->raw($name), $balls->path($name), $geometry);
         }
         if (!isset($places[BallId::CUE])) {
             throw new InvalidInput('balls.cue', 'is missing: every rack needs a cue ball');
@@ -280,7 +281,7 @@ final class RackFile
     /**
      * @throws InvalidInput
      */
-    private static function place(mixed $value, string $path, Table $table): Point
+    private static function place(mixed $value, string $path, TableGeometry $g): Point
     {
         if (!\is_array($value) || !array_is_list($value) || 2 !== \count($value)) {
             throw new InvalidInput($path, 'must be two numbers: diamonds along and across');
@@ -300,15 +301,14 @@ final class RackFile
             $xy[] = (float) $number;
         }
 
-        return self::settle(Point::fromDiamonds($xy[0], $xy[1], $table->size), $table);
+        return self::settle(Point::fromDiamonds($xy[0], $xy[1], $g->table->size), $g);
     }
 
     /**
      * Numbers in a file are rounded: a ball up to a tenth of a millimetre inside a rail is frozen to it.
      */
-    private static function settle(Point $p, Table $table): Point
+    private static function settle(Point $p, TableGeometry $g): Point
     {
-        $g = new TableGeometry($table);
         $near = static fn(float $v, float $least, float $most): float => $v < $least && $v > $least - 1e-4 ? $least : ($v > $most && $v < $most + 1e-4 ? $most : $v);
 
         return new Point($near($p->x, $g->reach, $g->length - $g->reach), $near($p->y, $g->reach, $g->width - $g->reach));

@@ -15,6 +15,7 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Rack\Rail;
 use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Speed\TableLengths;
 use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\Table;
 use ZigLane\Core\Table\TableSize;
@@ -63,7 +64,7 @@ final class RackEditor
             $to = match ($op) {
                 'type' => $placement->typed($form->getString('at')),
                 'freeze' => $placement->frozen($here, Rail::tryFrom($form->getString('rail')) ?? throw new InvalidInput('', 'There is no such rail.')),
-                'nudge' => $this->nudged($here, $form, $rack, $placement),
+                'nudge' => $placement->nudged($here, self::number($form, 'dx'), self::number($form, 'dy')),
                 default => $placement->snapped($rack->layout, $ball, $placement->inDiamonds(self::number($form, 'x'), self::number($form, 'y'))),
             };
             $changed = $placement->place($rack, $ball, $to);
@@ -72,25 +73,6 @@ final class RackEditor
         }
 
         return [$changed, 'move the ' . BallId::spoken($ball), $chosen];
-    }
-
-    /**
-     * @param InputBag<string> $form
-     */
-    private function nudged(Point $here, InputBag $form, Rack $rack, Placement $placement): Point
-    {
-        [$x, $y] = $here->toDiamonds($rack->table->size);
-        $x = max(0.0, min(8.0, $x + self::number($form, 'dx')));
-        $y = max(0.0, min(4.0, $y + self::number($form, 'dy')));
-        $to = $placement->inDiamonds($x, $y);
-        // A nudge against a rail ends frozen to it.
-        $reach = (new Simulator($rack->table))->geometry->reach;
-        $inside = new Point(
-            max($reach, min($rack->table->length() - $reach, $to->x)),
-            max($reach, min($rack->table->width() - $reach, $to->y)),
-        );
-
-        return $inside;
     }
 
     /**
@@ -209,7 +191,7 @@ final class RackEditor
         try {
             $legs[$index] = RackFile::readShot((object) $shot, 'leg ' . ($index + 1));
             // Too many lengths for this table shows only here.
-            $legs[$index]->speed->on((new LinePlayer(new Simulator($rack->table)))->lengths());
+            $legs[$index]->speed->on(new TableLengths(new Simulator($rack->table)));
         } catch (InvalidInput $e) {
             throw new InvalidInput('', $e->getMessage() . '.');
         }

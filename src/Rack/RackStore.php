@@ -134,10 +134,19 @@ final class RackStore
 
     private function open(RackRecord $record): OpenRack
     {
-        $present = $this->revision($record, $record->present()) ?? throw new \LogicException('A rack without its present state.');
-        $undo = null !== $this->revision($record, $record->present() - 1) ? $present->label() : null;
+        $number = $record->present();
+        $around = [];
+        foreach ($this->entities->getRepository(RackRevision::class)->findBy(['rack' => $record, 'number' => [$number - 1, $number, $number + 1]]) as $revision) {
+            $around[$revision->number()] = $revision;
+        }
+        $present = $around[$number] ?? throw new \LogicException('A rack without its present state.');
 
-        return new OpenRack($record, self::decode($present), $undo, $this->revision($record, $record->present() + 1)?->label());
+        return new OpenRack(
+            $record,
+            self::decode($present),
+            isset($around[$number - 1]) ? $present->label() : null,
+            ($around[$number + 1] ?? null)?->label(),
+        );
     }
 
     private function revision(RackRecord $record, int $number): ?RackRevision

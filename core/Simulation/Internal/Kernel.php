@@ -38,7 +38,6 @@ final class Kernel
     public const SLIDE = 2;
     public const DOWN = 3;
 
-    public const EV_NONE = 0;
     public const EV_MOTION = 1;
     public const EV_CUSHION = 2;
     public const EV_FACING = 3;
