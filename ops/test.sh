@@ -27,7 +27,7 @@ serve_the_demo() {
     prepare_test_instance
     start_test_database
     local table
-    for table in rack_revision rack setting; do console dbal:run-sql --quiet "DELETE FROM $table"; done
+    for table in rack_revision rack setting profile; do console dbal:run-sql --quiet "DELETE FROM $table"; done
     console zig-lane:demo
     web_start
     export ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")"

@@ -39,7 +39,7 @@ final readonly class LinePlayer
 
     public static function for(Rack $rack): self
     {
-        return new self(new Simulator($rack->table));
+        return new self($rack->simulator());
     }
 
     /**

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Rack;
 
+use ZigLane\Core\Cue\CueSpec;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Game\Group;
 use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\Table;
 
@@ -22,7 +24,7 @@ final readonly class Rack
     /**
      * @param list<ShotSpec>       $legs
      * @param array<string, array<string, mixed>> $unknown keys this version does not know, by path ("", "table",
-     *                             "table.cloth", "player"), each a map of what was there; kept when written
+     *                             "table.cloth", "table.cushion", "cue", "player"), each a map of what was there; kept when written
      */
     public function __construct(
         public string $name,
@@ -34,7 +36,14 @@ final readonly class Rack
         public string $level = 'league',
         public array $legs = [],
         public array $unknown = [],
+        public CueSpec $cue = new CueSpec(),
     ) {}
+
+    /** The simulator of this rack's table and cue. */
+    public function simulator(): Simulator
+    {
+        return new Simulator($this->table, $this->cue);
+    }
 
     public function rules(): Game
     {
@@ -73,6 +82,11 @@ final readonly class Rack
         return $this->copy(table: $table, layout: new Layout($balls));
     }
 
+    public function withCue(CueSpec $cue): self
+    {
+        return $this->copy(cue: $cue);
+    }
+
     /**
      * @param list<ShotSpec> $legs
      */
@@ -92,6 +106,7 @@ final readonly class Rack
         ?Layout $layout = null,
         ?bool $ballInHand = null,
         ?array $legs = null,
+        ?CueSpec $cue = null,
     ): self {
         return new self(
             $name ?? $this->name,
@@ -103,6 +118,7 @@ final readonly class Rack
             $this->level,
             $legs ?? $this->legs,
             $this->unknown,
+            $cue ?? $this->cue,
         );
     }
 }

@@ -13,12 +13,10 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Speed\Speed;
-use ZigLane\Core\Table\Cloth;
 use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\Table;
 use ZigLane\Core\Table\TableGeometry;
-use ZigLane\Core\Table\TableSize;
 
 /**
  * The open rack file, version 1: decoded JSON to values and back. Schema and text in docs/rack-file.schema.json.
@@ -54,7 +52,8 @@ final class RackFile
         }
         $name = trim($file->text('name', 'Untitled rack', Rack::LONGEST_NAME));
         $game = $file->choice('game', GameName::class);
-        [$table, $tableUnknown, $clothUnknown] = self::table($file);
+        [$table, $unknown] = EquipmentFields::table($file->object('table'));
+        [$cue, $cueUnknown] = EquipmentFields::cue($file->object('cue'));
         $layout = self::layout($file->object('balls'), $table, $game);
         $group = null === $file->raw('group') ? null : $file->choice('group', Group::class);
         $player = $file->object('player');
@@ -76,10 +75,10 @@ final class RackFile
             $legs,
             array_filter([
                 '' => $file->unknown(),
-                'table' => $tableUnknown,
-                'table.cloth' => $clothUnknown,
                 'player' => $player->unknown(),
-            ]),
+                'cue' => $cueUnknown,
+            ] + $unknown),
+            $cue,
         );
     }
 
@@ -89,7 +88,6 @@ final class RackFile
     public static function write(Rack $rack): array
     {
         $kept = static fn(string $path): array => $rack->unknown[$path] ?? [];
-        $cloth = $rack->table->cloth;
         $balls = new \stdClass();
         foreach ($rack->layout->balls as $id => $place) {
             [$x, $y] = $place->toDiamonds($rack->table->size);
@@ -100,12 +98,8 @@ final class RackFile
             'version' => self::VERSION,
             'name' => $rack->name,
             'game' => $rack->game->value,
-            'table' => [
-                'size' => $rack->table->size->value,
-                'cornerMouthMm' => round($rack->table->cornerMouth * 1000, 3),
-                'sideMouthMm' => round($rack->table->sideMouth * 1000, 3),
-                'cloth' => ['slide' => $cloth->slide, 'roll' => $cloth->roll, 'spinDecay' => $cloth->spinDecay] + $kept('table.cloth'),
-            ] + $kept('table'),
+            'table' => EquipmentFields::writeTable($rack->table, $kept),
+            'cue' => EquipmentFields::writeCue($rack->cue) + $kept('cue'),
             'balls' => $balls,
             'ballInHand' => $rack->ballInHand,
             'group' => $rack->group?->value,
@@ -203,29 +197,6 @@ final class RackFile
         }
 
         return Speed::metresPerSecond($mps);
-    }
-
-    /**
-     * @return array{Table, array<string, mixed>, array<string, mixed>}
-     *
-     * @throws InvalidInput
-     */
-    private static function table(Fields $file): array
-    {
-        $table = $file->object('table');
-        $cloth = $table->object('cloth');
-        $built = new Table(
-            $table->choice('size', TableSize::class, '9ft'),
-            $table->number('cornerMouthMm', Defaults::CORNER_MOUTH * 1000, 95.0, 140.0, 'mm') / 1000,
-            $table->number('sideMouthMm', Defaults::SIDE_MOUTH * 1000, 95.0, 150.0, 'mm') / 1000,
-            new Cloth(
-                $cloth->number('slide', Defaults::CLOTH_SLIDE, 0.05, 0.6),
-                $cloth->number('roll', Defaults::CLOTH_ROLL, 0.002, 0.05),
-                $cloth->number('spinDecay', Defaults::CLOTH_SPIN_DECAY, 0.5, 50.0, 'rad/s²'),
-            ),
-        );
-
-        return [$built, $table->unknown(), $cloth->unknown()];
     }
 
     /**

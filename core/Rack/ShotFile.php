@@ -12,7 +12,6 @@ use ZigLane\Core\Cue\Shot;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Simulation\PathPiece;
 use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Speed\TableLengths;
 use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Point;
@@ -52,7 +51,7 @@ final class ShotFile
             throw $e->under('rack');
         }
         $spec = RackFile::readShot($file->raw('shot'));
-        $simulator = new Simulator($rack->table);
+        $simulator = $rack->simulator();
         try {
             $speed = $spec->speed->on(new TableLengths($simulator));
         } catch (InvalidInput $e) {

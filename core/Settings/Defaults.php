@@ -89,4 +89,14 @@ final class Defaults
 
     /** Width of a cue tip, m: between the 11 and 13 mm in use (common practice, no source). */
     public const TIP_WIDTH = 0.0125;
+
+    /** Error of one reading by tape or phone, as a share of it (our own choice). */
+    public const READING_ERROR = 0.03;
+
+    /** How much tables and cues differ, as shares of the house value: what is believed before measuring (our own choice). */
+    public const SPREAD_ROLL = 0.40;
+    public const SPREAD_SLIDE = 0.30;
+    public const SPREAD_RESTITUTION = 0.06;
+    public const SPREAD_FRICTION = 0.35;
+    public const SPREAD_END_MASS = 0.40;
 }

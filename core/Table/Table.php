@@ -11,13 +11,22 @@ use ZigLane\Core\Settings\Defaults;
  */
 final readonly class Table
 {
+    /**
+     * @param string|null $name of the table profile it comes from; null for the house table or one set by hand
+     */
     public function __construct(
         public TableSize $size = TableSize::NineFoot,
         public float $cornerMouth = Defaults::CORNER_MOUTH,
         public float $sideMouth = Defaults::SIDE_MOUTH,
         public Cloth $cloth = new Cloth(),
         public Cushion $cushion = new Cushion(),
+        public ?string $name = null,
     ) {}
+
+    public function named(?string $name): self
+    {
+        return new self($this->size, $this->cornerMouth, $this->sideMouth, $this->cloth, $this->cushion, $name);
+    }
 
     /** m */
     public function length(): float

@@ -9,6 +9,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\App\CoreJit;
 use ZigLane\Core\Bench\Bench;
 
 /**
@@ -25,10 +26,8 @@ final class LaneBenchCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $bench = new Bench();
-        $status = \function_exists('opcache_get_status') ? opcache_get_status(false) : false;
-        $jit = \is_array($status) && \is_array($status['jit'] ?? null) && true === ($status['jit']['on'] ?? null);
         $answer = [
-            'jit' => $jit ? (string) \ini_get('opcache.jit') : 'off',
+            'jit' => CoreJit::mode(),
             'shotsPerSecond' => (int) round($bench->shotsPerSecond()),
             'aimSolveMs' => round($bench->aimSolveMs(), 3),
             'breakMs' => round($bench->breakMs(), 2),

@@ -10,6 +10,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\String\Slugger\AsciiSlugger;
+use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
@@ -29,6 +30,7 @@ final class RackController extends AbstractController
         private readonly RackStore $store,
         private readonly RackEditor $editor,
         private readonly WorkspaceBuilder $builder,
+        private readonly ProfileStore $profiles,
     ) {}
 
     #[Route('', name: 'rack', methods: ['GET'])]
@@ -65,8 +67,8 @@ final class RackController extends AbstractController
         }
 
         return $this->render('try.html.twig', [
-            'w' => $this->builder->build($open, $chosen, $this->unitsOf($request), $rack),
-            'units' => $this->unitsOf($request),
+            'w' => $this->builder->build($open, $chosen, Units::of($request), $rack),
+            'units' => Units::of($request),
         ]);
     }
 
@@ -144,12 +146,13 @@ final class RackController extends AbstractController
 
     private function workspace(Request $request, int $id, int $chosen, ?string $problem = null, int $status = Response::HTTP_OK): Response
     {
-        $units = $this->unitsOf($request);
+        $units = Units::of($request);
         $w = $this->builder->build($this->find($id), $chosen, $units);
         $response = $this->render($request->headers->has('HX-Request') ? 'workspace.html.twig' : 'rack.html.twig', [
             'w' => $w,
             'units' => $units,
             'problem' => $problem,
+            'profiles' => 0 === $w->chosen ? $this->profiles->names() : [],
         ], new Response(status: $status));
         $response->headers->set('Vary', 'HX-Request');
         $response->headers->set('Cache-Control', 'no-store');
@@ -158,10 +161,5 @@ final class RackController extends AbstractController
         }
 
         return $response;
-    }
-
-    private function unitsOf(Request $request): Units
-    {
-        return Units::tryFrom($request->cookies->getString(Units::COOKIE)) ?? Units::Metric;
     }
 }

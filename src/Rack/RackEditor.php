@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\App\Rack;
 
 use Symfony\Component\HttpFoundation\InputBag;
+use ZigLane\App\Profile\ProfileKind;
+use ZigLane\App\Profile\ProfileStore;
 use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Cue\CueSpec;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Plan\FirstTry;
 use ZigLane\Core\Plan\LegState;
@@ -14,7 +17,6 @@ use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Rack\Rail;
-use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Speed\TableLengths;
 use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\Table;
@@ -25,6 +27,8 @@ use ZigLane\Core\Table\TableSize;
  */
 final class RackEditor
 {
+    public function __construct(private readonly ProfileStore $profiles) {}
+
     /**
      * @param InputBag<string> $form   "op" says what to do
      * @param int              $chosen the stop or leg that was chosen
@@ -42,6 +46,7 @@ final class RackEditor
             'remove' => $this->remove($rack, $form),
             'hand' => [$rack->withBallInHand($form->getBoolean('inHand')), $form->getBoolean('inHand') ? 'take ball in hand' : 'give up ball in hand', $chosen],
             'table' => $this->table($rack, $form),
+            'equip' => $this->equip($rack, $form),
             'rename' => $this->rename($rack, $form, $chosen),
             'add-leg' => $this->addLeg($rack),
             'leg' => $this->setLeg($rack, $form),
@@ -112,6 +117,36 @@ final class RackEditor
     }
 
     /**
+     * Plays the rack with a profile's numbers; id 0 is the house.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    private function equip(Rack $rack, InputBag $form): array
+    {
+        $kind = ProfileKind::tryFrom($form->getString('kind')) ?? throw new InvalidInput('kind', 'is neither table nor cue');
+        $id = $form->getInt('profile');
+        $profile = 0 === $id ? null : $this->profiles->find($id);
+        if (0 !== $id && (null === $profile || $profile->kind() !== $kind->value)) {
+            throw new InvalidInput('', "There is no such {$kind->value} profile.");
+        }
+        $name = $profile?->name() ?? 'house ' . $kind->value;
+        $changed = match ($kind) {
+            ProfileKind::Table => $rack->onTable(null === $profile ? new Table() : $this->profiles->table($profile)),
+            ProfileKind::Cue => $rack->withCue(null === $profile ? new CueSpec() : $this->profiles->cue($profile)),
+            ProfileKind::Player => throw new InvalidInput('kind', 'is neither table nor cue'),
+        };
+        try {
+            RackFile::assertPlayable($changed->layout, $changed->table);
+        } catch (InvalidInput $e) {
+            throw new InvalidInput('', \sprintf('The rack does not fit on %s: %s.', $name, $e->getMessage()));
+        }
+
+        return [$changed, "use the $name", 0];
+    }
+
+    /**
      * @param InputBag<string> $form
      *
      * @return array{Rack, string, int}
@@ -143,7 +178,7 @@ final class RackEditor
         if (\count($rack->legs) >= Rack::MOST_LEGS) {
             throw new InvalidInput('', \sprintf('A line has at most %d legs.', Rack::MOST_LEGS));
         }
-        $simulator = new Simulator($rack->table);
+        $simulator = $rack->simulator();
         $outcomes = (new LinePlayer($simulator))->play($rack);
         $layout = $rack->layout;
         foreach ($outcomes as $leg) {
@@ -191,7 +226,7 @@ final class RackEditor
         try {
             $legs[$index] = RackFile::readShot((object) $shot, 'leg ' . ($index + 1));
             // Too many lengths for this table shows only here.
-            $legs[$index]->speed->on(new TableLengths(new Simulator($rack->table)));
+            $legs[$index]->speed->on(new TableLengths($rack->simulator()));
         } catch (InvalidInput $e) {
             throw new InvalidInput('', $e->getMessage() . '.');
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
+use Symfony\Component\HttpFoundation\Request;
+
 /**
  * How this person reads speeds and lengths.
  */
@@ -13,6 +15,11 @@ enum Units: string
     case Imperial = 'imperial';
 
     public const COOKIE = 'units';
+
+    public static function of(Request $request): self
+    {
+        return self::tryFrom($request->cookies->getString(self::COOKIE)) ?? self::Metric;
+    }
 
     /** @param float $mps m/s */
     public function speed(float $mps): string

@@ -13,7 +13,6 @@ use ZigLane\Core\Plan\LinePlayer;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\TableSize;
 
 /**
@@ -31,7 +30,7 @@ final class WorkspaceBuilder
     public function build(OpenRack $open, int $chosen, Units $units, ?Rack $tried = null): Workspace
     {
         $rack = $tried ?? $open->rack;
-        $player = new LinePlayer(new Simulator($rack->table));
+        $player = new LinePlayer($rack->simulator());
         $size = $rack->table->size;
         $outcomes = $player->play($rack);
         $chosen = max(0, min($chosen, \count($outcomes)));

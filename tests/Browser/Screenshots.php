@@ -29,6 +29,8 @@ final class Screenshots extends BrowserTestCase
             $this->until(fn(): bool => 'complete' === $this->script('return document.readyState') && true === $this->script('return document.fonts.status === "loaded"'), $name);
             $this->web->takeScreenshot("$folder/$name.png");
         }
+        $this->measure();
+        $this->web->takeScreenshot("$folder/measure.png");
         // A line that breaks: the 2 sent into a pocket it cannot reach.
         $this->screen(1280, 800);
         $this->web->get($rack . '?leg=2');
@@ -37,5 +39,28 @@ final class Screenshots extends BrowserTestCase
         $this->web->takeScreenshot("$folder/broken-line.png");
         $this->click('#undo-button');
         $this->until(fn(): bool => 0 === $this->howMany('#fault-1'), 'undone');
+    }
+
+    /** Fills in the readings of a fast table, and has them worked out. */
+    private function measure(): void
+    {
+        $this->screen(1280, 800);
+        $this->web->get(self::url('/measure'));
+        $readings = [
+            'roll' => [['distance' => 150, 'time' => 6.0], ['distance' => 122, 'time' => 5.45], ['distance' => 180, 'time' => 6.5]],
+            'stun' => [['slide' => 7.2, 'total' => 182], ['slide' => 6.1, 'total' => 150]],
+            'rebound' => [['off' => 60, 'in' => 36, 'out' => 38.5], ['off' => 60, 'in' => 60, 'out' => 67], ['off' => 60, 'in' => 100, 'out' => 134]],
+            'lengths' => [['clicks' => 1.25, 'lengths' => 3.25]],
+        ];
+        foreach ($readings as $test => $tries) {
+            foreach ($tries as $try => $row) {
+                foreach ($row as $field => $value) {
+                    $this->one("[name='m[$test][$try][$field]']")->sendKeys((string) $value);
+                }
+            }
+        }
+        $this->click('#work-out');
+        $this->until(fn(): bool => $this->howMany('#says-table') > 0, 'worked out');
+        $this->script('scrollTo(0, 0)');
     }
 }

@@ -201,7 +201,7 @@ final class TablePageTest extends BrowserTestCase
     {
         $this->import(self::rack(self::THREE, ['legs' => [['ball' => '7', 'pocket' => 'head-left', 'speed' => ['lengths' => 1.5]], ['ball' => '8', 'pocket' => 'foot-left', 'speed' => ['lengths' => 1.5]]]]));
         $rack = $this->web->getCurrentURL();
-        foreach (['/' => self::url('/'), 'layout' => $rack, 'leg' => $rack . '?leg=1', 'broken leg' => $rack . '?leg=2'] as $name => $url) {
+        foreach (['/' => self::url('/'), 'layout' => $rack, 'leg' => $rack . '?leg=1', 'broken leg' => $rack . '?leg=2', 'profiles' => self::url('/profiles'), 'a profile' => self::url('/profiles/new/table'), 'measure' => self::url('/measure')] as $name => $url) {
             $this->web->get($url);
             $this->script((string) file_get_contents(__DIR__ . '/axe-4.14.1.min.js'));
             $found = $this->web->executeAsyncScript('axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"] }).then(r => arguments[0](r.violations.map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 120) + " " + (n.any[0] ? n.any[0].message : "")).join(" | "))));');

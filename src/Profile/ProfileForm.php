@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Profile;
+
+use Symfony\Component\HttpFoundation\InputBag;
+use ZigLane\App\Entity\Profile;
+use ZigLane\Core\Cue\CueSpec;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Measure\Comparison;
+use ZigLane\Core\Rack\EquipmentFields;
+use ZigLane\Core\Rack\Fields;
+use ZigLane\Core\Table\Table;
+
+/**
+ * The numbers of a profile as they are typed, and what they mean in words.
+ */
+final class ProfileForm
+{
+    public function __construct(private readonly ProfileStore $store) {}
+
+    /**
+     * @return array<string, array{label: string, unit: string, hint: string, choices: list<string>}> by field
+     */
+    public function fields(ProfileKind $kind): array
+    {
+        $field = static fn(string $label, string $unit = '', string $hint = '', string ...$choices): array => ['label' => $label, 'unit' => $unit, 'hint' => $hint, 'choices' => array_values($choices)];
+
+        return match ($kind) {
+            ProfileKind::Table => [
+                'size' => $field('Size', '', '', '7ft', '8ft', '9ft'),
+                'cornerMouthMm' => $field('Corner mouths', 'mm', '4½ in is 114.3'),
+                'sideMouthMm' => $field('Side mouths', 'mm', '5 in is 127'),
+                'roll' => $field('Rolling resistance', '', 'house 0.010; fast cloth 0.007'),
+                'slide' => $field('Sliding friction', '', 'house 0.20'),
+                'spinDecay' => $field('Decay of side spin', 'rad/s²', 'house 10'),
+                'restitution' => $field('Bounce of the cushions', '', 'house 0.92'),
+                'friction' => $field('Grip of the cushions', '', 'house 0.25'),
+            ],
+            ProfileKind::Cue => [
+                'endMassRatio' => $field('Ball-to-end-mass ratio', '', 'house 30; 20 squirts much, 45 little'),
+                'massKg' => $field('Mass', 'kg', 'house 0.567, 20 oz'),
+                'tipRestitution' => $field('Tip restitution', '', 'house 0.75'),
+            ],
+            ProfileKind::Player => [],
+        };
+    }
+
+    /**
+     * @return array<string, string> by field, and the name
+     */
+    public function values(ProfileKind $kind, ?Profile $profile): array
+    {
+        $none = static fn(string $path): array => [];
+        $flat = match ($kind) {
+            ProfileKind::Table => EquipmentFields::writeTable(null === $profile ? new Table() : $this->store->table($profile), $none),
+            ProfileKind::Cue => EquipmentFields::writeCue(null === $profile ? new CueSpec() : $this->store->cue($profile)),
+            ProfileKind::Player => [],
+        };
+        $values = ['name' => $profile?->name() ?? ''];
+        array_walk_recursive($flat, static function (mixed $value, string|int $key) use (&$values): void {
+            if (\is_scalar($value) && 'profile' !== $key) {
+                $values[(string) $key] = \is_float($value) ? (string) round($value, 5) : (string) $value;
+            }
+        });
+
+        return $values;
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @throws InvalidInput
+     */
+    public function save(ProfileKind $kind, ?Profile $profile, InputBag $form): Profile
+    {
+        $number = static function (string $key) use ($form): float {
+            $text = str_replace(',', '.', trim($form->getString($key)));
+            if (!is_numeric($text) || !is_finite((float) $text)) {
+                throw new InvalidInput($key, \sprintf('"%s" is not a number', mb_strimwidth($text, 0, 30, '…')));
+            }
+
+            return (float) $text;
+        };
+        $none = static fn(string $path): array => [];
+        $document = match ($kind) {
+            ProfileKind::Table => ['table' => EquipmentFields::writeTable(EquipmentFields::table(new Fields((object) [
+                'size' => $form->getString('size'),
+                'cornerMouthMm' => $number('cornerMouthMm'),
+                'sideMouthMm' => $number('sideMouthMm'),
+                'cloth' => (object) ['slide' => $number('slide'), 'roll' => $number('roll'), 'spinDecay' => $number('spinDecay')],
+                'cushion' => (object) ['restitution' => $number('restitution'), 'friction' => $number('friction')],
+            ], ''))[0], $none)],
+            ProfileKind::Cue => ['cue' => EquipmentFields::writeCue(EquipmentFields::cue(new Fields((object) [
+                'massKg' => $number('massKg'),
+                'tipRestitution' => $number('tipRestitution'),
+                'endMassRatio' => $number('endMassRatio'),
+            ], ''))[0])],
+            ProfileKind::Player => [],
+        };
+        if (null !== $profile && [] !== $this->store->sheet($profile)) {
+            $document['sheet'] = $this->store->sheet($profile);
+        }
+
+        return $this->store->save($profile, $kind, $form->getString('name'), $document);
+    }
+
+    /**
+     * @return list<string> what it does otherwise than the house's
+     */
+    public function says(Profile $profile): array
+    {
+        return match (ProfileKind::from($profile->kind())) {
+            ProfileKind::Table => Comparison::ofTable($this->store->table($profile)),
+            ProfileKind::Cue => Comparison::ofCue($this->store->cue($profile)),
+            ProfileKind::Player => [],
+        };
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Profile;
+
+use Doctrine\ORM\EntityManagerInterface;
+use ZigLane\App\Entity\Profile;
+use ZigLane\Core\Cue\CueSpec;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Rack\EquipmentFields;
+use ZigLane\Core\Rack\Fields;
+use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Table\Table;
+
+/**
+ * Keeps profiles in the database. Among those of one kind that are not deleted a name is used once.
+ */
+final class ProfileStore
+{
+    public const LONGEST_NAME = 80;
+
+    public function __construct(private readonly EntityManagerInterface $entities) {}
+
+    /**
+     * @return list<Profile> by name
+     */
+    public function all(ProfileKind $kind, bool $deleted = false): array
+    {
+        $query = $this->entities->createQueryBuilder()
+            ->select('p')->from(Profile::class, 'p')
+            ->where('p.kind = :kind')
+            ->andWhere($deleted ? 'p.deletedAt IS NOT NULL' : 'p.deletedAt IS NULL')
+            ->orderBy('p.name')->addOrderBy('p.id')
+            ->setParameter('kind', $kind->value)->setMaxResults(200);
+        /** @var list<Profile> $found */
+        $found = $query->getQuery()->getResult();
+
+        return $found;
+    }
+
+    /**
+     * @return array<string, list<Profile>> by kind
+     */
+    public function names(): array
+    {
+        $lists = [];
+        foreach (ProfileKind::cases() as $kind) {
+            $lists[$kind->value] = $this->all($kind);
+        }
+
+        return $lists;
+    }
+
+    public function find(int $id): ?Profile
+    {
+        return $this->entities->find(Profile::class, $id);
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     *
+     * @throws InvalidInput when the name is empty, too long or taken
+     */
+    public function save(?Profile $profile, ProfileKind $kind, string $name, array $document): Profile
+    {
+        $name = trim(preg_replace('/[\x00-\x1f\x7f]+/u', ' ', $name) ?? '');
+        if ('' === $name) {
+            throw new InvalidInput('name', 'a profile needs a name');
+        }
+        if (mb_strlen($name) > self::LONGEST_NAME) {
+            throw new InvalidInput('name', \sprintf('has %d characters (limit %d)', mb_strlen($name), self::LONGEST_NAME));
+        }
+        foreach ($this->all($kind) as $other) {
+            if ($other !== $profile && 0 === strcasecmp($other->name(), $name)) {
+                throw new InvalidInput('name', \sprintf('there is a %s called "%s" already', $kind->value, $other->name()));
+            }
+        }
+        $text = json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION);
+        $now = new \DateTimeImmutable();
+        if (null === $profile) {
+            $profile = new Profile($kind->value, $name, $text, $now);
+            $this->entities->persist($profile);
+        } else {
+            $profile->change($name, $text, $now);
+        }
+        $this->entities->flush();
+
+        return $profile;
+    }
+
+    public function delete(Profile $profile): void
+    {
+        $profile->delete(new \DateTimeImmutable());
+        $this->entities->flush();
+    }
+
+    public function restore(Profile $profile): void
+    {
+        $profile->restore();
+        $this->entities->flush();
+    }
+
+    public function table(Profile $profile): Table
+    {
+        return EquipmentFields::table($this->fields($profile)->object('table'))[0]->named($profile->name());
+    }
+
+    public function cue(Profile $profile): CueSpec
+    {
+        return EquipmentFields::cue($this->fields($profile)->object('cue'))[0]->named($profile->name());
+    }
+
+    /**
+     * @return array<array-key, mixed> the readings it was fitted from, as Sheet::read takes them; empty when it was typed
+     */
+    public function sheet(Profile $profile): array
+    {
+        $document = json_decode($profile->document(), true, 16, \JSON_THROW_ON_ERROR);
+        $sheet = \is_array($document) ? ($document['sheet'] ?? []) : [];
+
+        return \is_array($sheet) ? $sheet : [];
+    }
+
+    private function fields(Profile $profile): Fields
+    {
+        return new Fields(JsonText::decode($profile->document(), \PHP_INT_MAX), '');
+    }
+}
