@@ -7,9 +7,7 @@ namespace ZigLane\Core\Aim;
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Cue\CueStrike;
 use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\EventType;
-use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\ShotResult;
 use ZigLane\Core\Simulation\Simulator;
@@ -33,7 +31,12 @@ final readonly class AimSolver
     /** Thinner than this (rad) nobody can be sure to hit the ball at all. */
     private const THINNEST = 1.5184; // 87°
 
-    public function __construct(private Simulator $simulator) {}
+    private FirstContact $contact;
+
+    public function __construct(private Simulator $simulator)
+    {
+        $this->contact = new FirstContact($simulator);
+    }
 
     /**
      * @throws AimRefused when there is no direct shot, with the reason
@@ -137,51 +140,14 @@ final readonly class AimSolver
     }
 
     /**
-     * One try: the cue ball to the contact, the object ball on to the target's distance.
-     *
      * @return array{float, float, float, Point}|null [passes the target by, m, right positive; object ball's speed;
      *                                                its departure, rad; cue ball at contact], null for a miss
      */
     private function attempt(Point $from, Point $ball, float $aim, float $target, float $distance, AimRequest $request): ?array
     {
-        $spec = $this->simulator->ball;
-        $shot = new Shot($aim, $request->speed, $request->tip, $request->elevation);
-        $strike = CueStrike::of($shot, $this->simulator->cue, $spec);
-        $state = new KernelState();
-        $state->add($from->x, $from->y, $strike->vx, $strike->vy, $strike->wx, $strike->wy, $strike->wz);
-        $state->add($ball->x, $ball->y);
-        $this->simulator->kernel()->run($state, stopAtHit: true, mostRails: 0);
-        if ($state->firstHit < 0) {
-            return null;
-        }
-        $vx = $state->vx[1];
-        $vy = $state->vy[1];
-        $cos = cos($target);
-        $sin = sin($target);
-        // While it slides, the slip's direction is fixed: a parabola. Along and across the target's direction.
-        $ux = $vx - $spec->radius * $state->wy[1];
-        $uy = $vy + $spec->radius * $state->wx[1];
-        $slip = hypot($ux, $uy);
-        $slide = $this->simulator->table->cloth->slide * Defaults::GRAVITY;
-        $t = 2 * $slip / (7 * $slide);
-        $ax = $slip > 0 ? -$slide * $ux / $slip : 0.0;
-        $ay = $slip > 0 ? -$slide * $uy / $slip : 0.0;
-        $v = $vx * $cos + $vy * $sin;
-        $a = $ax * $cos + $ay * $sin;
-        if ($v <= 0.0) {
-            return [$distance * ($vy * $cos - $vx * $sin > 0 ? 1 : -1), hypot($vx, $vy), atan2($vy, $vx), new Point($state->x[0], $state->y[0])];
-        }
-        $along = ($v + $a * $t / 2) * $t;
-        $w = $vy * $cos - $vx * $sin;
-        $b = $ay * $cos - $ax * $sin;
-        if ($along >= $distance) {
-            $t = 2 * $distance / ($v + sqrt(max($v * $v + 2 * $a * $distance, 0.0)));
-            $across = ($w + $b * $t / 2) * $t;
-        } else {
-            $across = ($w + $b * $t / 2) * $t + ($distance - $along) * ($w + $b * $t) / max($v + $a * $t, 1e-9);
-        }
+        $try = $this->contact->try($from->x, $from->y, $ball->x, $ball->y, $aim, $request->speed, $request->tip->side, $request->tip->height, $request->elevation, $target, $distance);
 
-        return [$across, hypot($vx, $vy), atan2($vy, $vx), new Point($state->x[0], $state->y[0])];
+        return null === $try ? null : [$try[0], $try[1], $try[2], new Point($try[3], $try[4])];
     }
 
     /**

@@ -42,24 +42,38 @@ final readonly class CueStrike
 
     public static function of(Shot $shot, CueSpec $cue, BallSpec $ball): self
     {
-        $a = $shot->tip->side;
-        $b = $shot->tip->height;
-        $v = (1.0 + $cue->tipRestitution) * $shot->speed
+        return new self(...self::given($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $cue, $ball));
+    }
+
+    /**
+     * The same from plain numbers, unchecked: for loops over many tries.
+     *
+     * @param float $aim       rad
+     * @param float $speed     m/s
+     * @param float $a         tip to the right, radii
+     * @param float $b         tip upward, radii
+     * @param float $elevation rad
+     *
+     * @return array{float, float, float, float, float} vx, vy in m/s, ωx, ωy, ωz in rad/s
+     */
+    public static function given(float $aim, float $speed, float $a, float $b, float $elevation, CueSpec $cue, BallSpec $ball): array
+    {
+        $v = (1.0 + $cue->tipRestitution) * $speed
             / (1.0 + $ball->mass / $cue->mass + 2.5 * ($a * $a + $b * $b));
-        $way = $shot->aim - self::squirt($a, $cue);
+        $way = $aim - self::squirt($a, $cue);
         $dx = cos($way);
         $dy = sin($way);
         $spin = 2.5 * $v / $ball->radius;
-        $cosE = cos($shot->elevation);
-        $sinE = sin($shot->elevation);
+        $cosE = cos($elevation);
+        $sinE = sin($elevation);
 
-        return new self(
+        return [
             $v * $cosE * $dx,
             $v * $cosE * $dy,
             $spin * (-$b * $dy - $a * $sinE * $dx),
             $spin * ($b * $dx - $a * $sinE * $dy),
             -$spin * $a * $cosE,
-        );
+        ];
     }
 
     /** How far the ball leaves to the side away from the tip, rad; positive for a tip on the right (it leaves left). */

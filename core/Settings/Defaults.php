@@ -99,4 +99,43 @@ final class Defaults
     public const SPREAD_RESTITUTION = 0.06;
     public const SPREAD_FRICTION = 0.35;
     public const SPREAD_END_MASS = 0.40;
+
+    /**
+     * Execution error of the four levels: standard deviation of the cue speed as a share, and of the tip's place, m, in each
+     * direction (our own choice), and of the cue's direction, degrees: fitted by Chance\Calibration so that the reference
+     * pot, one metre to the ball and one metre on to an ordinary corner, succeeds in REFERENCE_POT of the tries.
+     */
+    public const LEVEL_SPEED = ['beginner' => 0.18, 'league' => 0.10, 'advanced' => 0.06, 'professional' => 0.04];
+    public const LEVEL_TIP = ['beginner' => 0.0012, 'league' => 0.0005, 'advanced' => 0.0003, 'professional' => 0.0002];
+    public const LEVEL_AIM_DEG = ['beginner' => 0.332, 'league' => 0.1215, 'advanced' => 0.0628, 'professional' => 0.0465];
+    public const REFERENCE_POT = ['beginner' => 0.25, 'league' => 0.60, 'advanced' => 0.88, 'professional' => 0.97];
+
+    /** How errors grow (our own choice): per degree of elevation, per metre beyond reach, per m/s of cue speed above QUIET_SPEED. */
+    public const ERROR_PER_DEGREE = 0.06;
+    public const ERROR_PER_STRETCH = 2.5;
+    public const ERROR_PER_SPEED = 0.15;
+    public const QUIET_SPEED = 2.5;
+
+    /** The bridge, and the other hand: errors this many times as large (our own choice). */
+    public const ERROR_BRIDGE = 1.6;
+    public const ERROR_OTHER_HAND = 1.5;
+
+    /** How far from the table's edge a player bridges without stretching, m; longest stretch before the bridge is taken (our own choice). */
+    public const REACH = 0.85;
+    public const MOST_STRETCH = 0.20;
+
+    /** Width of the rail between nose and edge of the table, m (from memory). */
+    public const RAIL_WIDTH = 0.14;
+
+    /**
+     * The stroke that the table is read with: a rolling one, tip this high (radii), that brings the ball to the pocket at
+     * this pace, m/s, cue speed within these bounds, m/s (our own choice).
+     */
+    public const READING_TIP = 0.2;
+    public const READING_PACE = 1.0;
+    public const READING_SLOWEST = 0.8;
+    public const READING_FASTEST = 4.5;
+
+    /** A place is in the position zone from this chance on (common practice, no source). */
+    public const ZONE_CHANCE = 0.75;
 }

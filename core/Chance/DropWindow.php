@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Chance;
+
+use ZigLane\Core\Simulation\Internal\KernelState;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+
+/**
+ * The directions in which one ball, sent off at some speed among the others, drops in one pocket: found by sending it in
+ * steps across the mouth and beyond, every edge then bisected. Balls in the way, balls taken off the rail and balls thrown
+ * out by the jaws all come out of the simulation. Worked out once for each speed on a ladder.
+ *
+ * The one class here that remembers: the answers, so that a map of places asks once.
+ */
+final class DropWindow
+{
+    private const TRIES = 41;
+    private const BISECTIONS = 7;
+
+    /** Scanned to either side, in half mouths. */
+    private const SPAN = 2.4;
+    private const WIDEST = 1.2;
+
+    /** Contacts with rubber until a try is given up. */
+    private const MOST_RAILS = 4;
+
+    /** Side spin is told apart in steps of this share of the ball's speed. */
+    private const SIDE = 0.06;
+
+    /** Ratio of neighbouring speeds on the ladder. */
+    private const RUNG = 1.1;
+
+    /** From the ball to the middle of the mouth, rad and m. */
+    public readonly float $toward;
+    public readonly float $distance;
+
+    private readonly Point $from;
+    private readonly int $index;
+
+    /** @var list<Point> */
+    private array $others = [];
+
+    /** @var array<string, list<array{float, float}>> by rung and side */
+    private array $known = [];
+
+    /**
+     * @param Layout $layout the balls; the cue ball does not count
+     */
+    public function __construct(private readonly Simulator $simulator, Layout $layout, public readonly int $ball, public readonly Pocket $pocket, bool $alone = false)
+    {
+        $shape = $simulator->geometry->pocket($pocket);
+        $this->from = $layout->ball($ball);
+        $this->index = $pocket->index();
+        $this->toward = $this->from->angleTo($shape->mouthMiddle());
+        $this->distance = max($this->from->distanceTo($shape->mouthMiddle()), 0.03);
+        if (!$alone) {
+            foreach ($layout->objectBalls() as $id) {
+                if ($id !== $ball) {
+                    $this->others[] = $layout->ball($id);
+                }
+            }
+        }
+    }
+
+    /**
+     * Intervals of directions, rad relative to toward, ascending; empty when the ball does not go.
+     *
+     * @param float $speed with which it leaves, sliding, m/s
+     * @param float $side  surface speed of its side spin as a share of that
+     *
+     * @return list<array{float, float}>
+     */
+    public function at(float $speed, float $side = 0.0): array
+    {
+        $side = (int) round($side / self::SIDE);
+        $place = log(max($speed, 0.01)) / log(self::RUNG);
+        $rung = (int) floor($place);
+        $share = $place - $rung;
+        $below = $this->rung($rung, $side);
+        $above = $this->rung($rung + 1, $side);
+        if (\count($below) !== \count($above)) {
+            return $share < 0.5 ? $below : $above;
+        }
+        $between = [];
+        foreach ($below as $n => [$low, $high]) {
+            $between[] = [$low + $share * ($above[$n][0] - $low), $high + $share * ($above[$n][1] - $high)];
+        }
+
+        return $between;
+    }
+
+    /**
+     * @return list<array{float, float}>
+     */
+    private function rung(int $rung, int $side): array
+    {
+        return $this->known["$rung $side"] ??= $this->scan(self::RUNG ** $rung, $side * self::SIDE);
+    }
+
+    /**
+     * The lower or upper edge nearest to one of another speed, rad; when nothing drops there, the window closes on itself.
+     *
+     * @param int $which 0 for lower, 1 for upper
+     */
+    public function edgeNear(float $edge, int $which, float $speed, float $side): float
+    {
+        $near = null;
+        foreach ($this->at($speed, $side) as $interval) {
+            if (null === $near || abs($interval[$which] - $edge) < abs($near - $edge)) {
+                $near = $interval[$which];
+            }
+        }
+
+        return $near ?? $edge;
+    }
+
+    /** Total width, rad. */
+    public function width(float $speed): float
+    {
+        return array_sum(array_map(static fn(array $i): float => $i[1] - $i[0], $this->at($speed)));
+    }
+
+    /**
+     * The middle of the widest interval, rad relative to toward.
+     */
+    public function middle(float $speed): ?float
+    {
+        $best = null;
+        $widest = 0.0;
+        foreach ($this->at($speed) as [$low, $high]) {
+            if ($high - $low > $widest) {
+                $widest = $high - $low;
+                $best = ($low + $high) / 2;
+            }
+        }
+
+        return $best;
+    }
+
+    /** Whether it drops when sent that way, rad relative to toward. */
+    public function drops(float $way, float $speed, float $side = 0.0): bool
+    {
+        return $this->index === $this->sent($way, $speed, $side)->pocket[0];
+    }
+
+    /** The first ball it runs into when sent that way, by its place among the others' numbers; null for none. */
+    public function sent(float $way, float $speed, float $side = 0.0, bool $stopAtHit = false): KernelState
+    {
+        $state = new KernelState();
+        $state->add($this->from->x, $this->from->y, $speed * cos($this->toward + $way), $speed * sin($this->toward + $way), wz: $side * $speed / $this->simulator->ball->radius);
+        foreach ($this->others as $place) {
+            $state->add($place->x, $place->y);
+        }
+        $this->simulator->kernel()->run($state, stopAtHit: $stopAtHit, mostRails: self::MOST_RAILS);
+
+        return $state;
+    }
+
+    /** Half of what is scanned, rad. */
+    public function span(): float
+    {
+        $shape = $this->simulator->geometry->pockets[$this->index];
+
+        return min(self::WIDEST, self::SPAN * atan2($shape->tipA->distanceTo($shape->tipB) / 2, $this->distance));
+    }
+
+    /**
+     * @return list<array{float, float}>
+     */
+    private function scan(float $speed, float $side): array
+    {
+        $span = $this->span();
+        $step = 2 * $span / (self::TRIES - 1);
+        $intervals = [];
+        $open = null;
+        $last = false;
+        for ($i = 0; $i < self::TRIES; ++$i) {
+            $way = -$span + $i * $step;
+            $now = $this->drops($way, $speed, $side);
+            if ($now && !$last) {
+                $open = 0 === $i ? $way : $this->edge($way, $way - $step, $speed, $side);
+            } elseif (!$now && $last) {
+                $intervals[] = [(float) $open, $this->edge($way - $step, $way, $speed, $side)];
+                $open = null;
+            }
+            $last = $now;
+        }
+        if (null !== $open) {
+            $intervals[] = [$open, $span];
+        }
+
+        return $intervals;
+    }
+
+    private function edge(float $inside, float $outside, float $speed, float $side): float
+    {
+        for ($i = 0; $i < self::BISECTIONS; ++$i) {
+            $middle = ($inside + $outside) / 2;
+            if ($this->drops($middle, $speed, $side)) {
+                $inside = $middle;
+            } else {
+                $outside = $middle;
+            }
+        }
+
+        return ($inside + $outside) / 2;
+    }
+}

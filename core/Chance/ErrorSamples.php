@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Chance;
+
+use ZigLane\Core\Random\Normal;
+
+/**
+ * Standard normal errors of aim, speed, tip side and tip height that fill their space evenly: the same number of them
+ * always the same ones, so that two shots compared are compared under the same errors.
+ *
+ * J. H. Halton, "On the efficiency of certain quasi-random sequences of points in evaluating multi-dimensional integrals",
+ * Numer. Math. 2, 1960.
+ */
+final class ErrorSamples
+{
+    /** @var array<int, list<array{float, float, float, float}>> by number */
+    private static array $made = [];
+
+    private function __construct() {}
+
+    /**
+     * @return list<array{float, float, float, float}>
+     */
+    public static function of(int $number): array
+    {
+        if (!isset(self::$made[$number])) {
+            $samples = [];
+            for ($i = 1; $i <= $number; ++$i) {
+                $samples[] = [
+                    Normal::quantile(self::halton($i, 2)),
+                    Normal::quantile(self::halton($i, 3)),
+                    Normal::quantile(self::halton($i, 5)),
+                    Normal::quantile(self::halton($i, 7)),
+                ];
+            }
+            self::$made[$number] = $samples;
+        }
+
+        return self::$made[$number];
+    }
+
+    private static function halton(int $index, int $base): float
+    {
+        $value = 0.0;
+        $digit = 1.0;
+        while ($index > 0) {
+            $digit /= $base;
+            $value += $digit * ($index % $base);
+            $index = intdiv($index, $base);
+        }
+
+        return $value;
+    }
+}

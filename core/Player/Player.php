@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Player;
+
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * How exactly one player executes a shot: standard deviations of normal, independent errors of a comfortable stroke.
+ */
+final readonly class Player
+{
+    /**
+     * @param Level       $level the preset, or the nearest by common opinion when the numbers are the player's own
+     * @param float       $aim   direction of the cue, rad
+     * @param float       $speed cue speed, as a share of it
+     * @param float       $tip   place of the tip, in each direction, m
+     * @param float       $reach from the table's edge to the bridge hand without stretching, m
+     * @param string|null $name  of the player profile; null for a preset
+     *
+     * @throws InvalidInput when a number is beyond any person
+     */
+    public function __construct(
+        public Level $level,
+        public float $aim,
+        public float $speed,
+        public float $tip,
+        public Hand $hand = Hand::Right,
+        public float $reach = Defaults::REACH,
+        public ?string $name = null,
+    ) {
+        foreach ([['aimDeg', rad2deg($aim), 0.0, 5.0, 'degrees'], ['speedPercent', $speed * 100, 0.0, 60.0, '%'], ['tipMm', $tip * 1000, 0.0, 10.0, 'mm'], ['reachCm', $reach * 100, 40.0, 140.0, 'cm']] as [$what, $value, $low, $high, $unit]) {
+            if (!is_finite($value) || $value < $low - 1e-9 || $value > $high + 1e-9) {
+                throw new InvalidInput($what, \sprintf('%s is outside %s–%s %s', round($value, 3), $low, $high, $unit));
+            }
+        }
+    }
+
+    public static function of(Level $level): self
+    {
+        return new self($level, deg2rad(Defaults::LEVEL_AIM_DEG[$level->value]), Defaults::LEVEL_SPEED[$level->value], Defaults::LEVEL_TIP[$level->value]);
+    }
+
+    /** The same player with another error of aim, rad. */
+    public function withAim(float $aim): self
+    {
+        return new self($this->level, $aim, $this->speed, $this->tip, $this->hand, $this->reach, $this->name);
+    }
+
+    /** Whether every number is the level's own. */
+    public function isPreset(): bool
+    {
+        $preset = self::of($this->level);
+
+        return [$this->aim, $this->speed, $this->tip] === [$preset->aim, $preset->speed, $preset->tip];
+    }
+
+    /**
+     * The errors of one stroke.
+     *
+     * @param float $elevation rad
+     * @param float $cueSpeed  m/s
+     */
+    public function errors(float $elevation, float $cueSpeed, Stance $stance, float $ballRadius = Defaults::BALL_RADIUS): ExecutionError
+    {
+        $times = (1.0 + Defaults::ERROR_PER_DEGREE * rad2deg($elevation))
+            * (1.0 + Defaults::ERROR_PER_SPEED * max(0.0, $cueSpeed - Defaults::QUIET_SPEED))
+            * $stance->times;
+
+        return new ExecutionError($this->aim * $times, $this->speed * $stance->times, $this->tip * $times / $ballRadius);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\Core\Chance\Calibration;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * Fits the four levels' errors of aim to the reference pot; needs no database.
+ */
+#[AsCommand('lane:levels', 'Fits the levels’ errors of aim to the reference pot, and says what the settings hold')]
+final class LevelsCommand extends Command
+{
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $calibration = new Calibration();
+        $levels = [];
+        foreach (Level::cases() as $level) {
+            $levels[$level->value] = [
+                'wanted' => Defaults::REFERENCE_POT[$level->value],
+                'fittedAimDeg' => round(rad2deg($calibration->aim($level)), 4),
+                'settingsAimDeg' => Defaults::LEVEL_AIM_DEG[$level->value],
+                'potWithSettings' => round($calibration->chance(Player::of($level)), 4),
+            ];
+        }
+        $output->writeln(json_encode($levels, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+
+        return Command::SUCCESS;
+    }
+}
