@@ -384,7 +384,8 @@ final class PotChance
             $reach = static fn(float $at, float $angle, float $dist): float => abs(sin($at - $angle)) * $dist >= $d || cos($at - $angle) <= 0.0
                 ? INF
                 : $dist * cos($at - $angle) - sqrt($d * $d - ($dist * sin($at - $angle)) ** 2);
-            $low = $high = null;
+            $low = null;
+            $high = 0.0;
             // In fine steps over what the errors can reach: the other ball may cover a part of the ball only.
             $from = max(-5 * $sigma, $turn - $half);
             $to = min(5 * $sigma, $turn + $half);
@@ -438,7 +439,7 @@ final class PotChance
     /**
      * A normal error of the tip's side in fine steps.
      *
-     * @param list<float> $shifts at SIDES
+     * @param array{float, float, float, float, float} $shifts at SIDES, nothing at 0
      *
      * @return list<array{float, float}> [shift, weight], the weights together 1
      */
@@ -450,12 +451,10 @@ final class PotChance
         $sides = [];
         $sum = 0.0;
         for ($z = -3.2; $z < 3.3; $z += self::SIDE_STEP) {
-            // Through the three nearest of the five.
-            $o = $z < 0.0 ? 0 : 2;
-            [$p, $q, $r] = [self::SIDES[$o], self::SIDES[$o + 1], self::SIDES[$o + 2]];
-            $shift = $shifts[$o] * ($z - $q) * ($z - $r) / (($p - $q) * ($p - $r))
-                + $shifts[$o + 1] * ($z - $p) * ($z - $r) / (($q - $p) * ($q - $r))
-                + $shifts[$o + 2] * ($z - $p) * ($z - $q) / (($r - $p) * ($r - $q));
+            // Through the three nearest of the five: 0 and one and three to this side.
+            [$near, $far] = $z < 0.0 ? [$shifts[1], $shifts[0]] : [$shifts[3], $shifts[4]];
+            $u = abs($z);
+            $shift = $near * $u * (3 - $u) / 2 + $far * $u * ($u - 1) / 6;
             $weight = exp(-0.5 * $z * $z);
             $sides[] = [$shift, $weight];
             $sum += $weight;
