@@ -9,7 +9,6 @@ use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Cue\CueStrike;
 use ZigLane\Core\Cue\LeastElevation;
 use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
 use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Player\Stance;
@@ -46,7 +45,7 @@ final class PotChance
     private const SIDES = [-3, -1, 0, 1, 3];
 
     /** Steps between them, in standard deviations. */
-    private const SIDE_STEP = 0.4;
+    private const SIDE_STEP = 0.64;
 
     /** Thinner than this (rad) is no shot. */
     private const THINNEST = 1.48;
@@ -63,7 +62,10 @@ final class PotChance
     /** @var list<Point> balls that may be in the cue ball's way */
     private readonly array $others;
 
-    public function __construct(private readonly Simulator $simulator, private readonly Layout $layout, public readonly int $ball, public readonly Pocket $pocket, private readonly Player $player, ?DropWindow $window = null)
+    /** @var list<Point> those and the ball itself */
+    private readonly array $all;
+
+    public function __construct(private readonly Simulator $simulator, Layout $layout, public readonly int $ball, public readonly Pocket $pocket, private readonly Player $player, ?DropWindow $window = null)
     {
         $this->contact = new FirstContact($simulator);
         $this->window = $window ?? new DropWindow($simulator, $layout, $ball, $pocket);
@@ -78,6 +80,7 @@ final class PotChance
             }
         }
         $this->others = $others;
+        $this->all = [$this->at, ...$others];
     }
 
     public function window(): DropWindow
@@ -107,10 +110,12 @@ final class PotChance
 
     /**
      * With the reading stroke: rolling, as fast as brings the ball to the pocket at an easy pace.
+     *
+     * @param float $rough chances that must lie below this are given from the error of aim alone, a little too high
      */
-    public function fromPlace(float $x, float $y): PotReading
+    public function fromPlace(float $x, float $y, float $rough = 0.0): PotReading
     {
-        return $this->at($x, $y, $this->readingSpeed($x, $y), 0.0, Defaults::READING_TIP);
+        return $this->at($x, $y, $this->readingSpeed($x, $y), 0.0, Defaults::READING_TIP, $rough);
     }
 
     /**
@@ -122,7 +127,7 @@ final class PotChance
      * @param float $a     tip to the right, radii
      * @param float $b     tip upward, radii
      */
-    public function at(float $x, float $y, float $speed, float $a, float $b): PotReading
+    public function at(float $x, float $y, float $speed, float $a, float $b, float $rough = 0.0): PotReading
     {
         if (!$this->free($x, $y)) {
             return PotReading::none(NoPot::NoRoom);
@@ -150,7 +155,7 @@ final class PotChance
         }
         $error = $this->errors($x, $y, $aim, $elevation, $speed);
 
-        return $this->around($x, $y, $aim, $speed, $a, $b, $elevation, $error);
+        return $this->around($x, $y, $aim, $speed, $a, $b, $elevation, $error, $rough);
     }
 
     /** The chance of a shot as it stands, whatever it is aimed at. */
@@ -175,9 +180,8 @@ final class PotChance
         $ghostX = $this->at->x - $this->diameter * cos($toward);
         $ghostY = $this->at->y - $this->diameter * sin($toward);
         $cut = Angle::wrap($toward - atan2($ghostY - $y, $ghostX - $x));
-        // The ball leaves sliding and keeps 5/7 of its speed; the cue ball gives it (1 + e)/2 of the part along the centres.
-        $out = 1.4 * sqrt(Defaults::READING_PACE ** 2 + $roll * $this->window->distance);
-        $need = 2 * $out / ((1 + $this->simulator->ball->restitution) * max(cos($cut), 0.15));
+        // The cue ball gives the ball (1 + e)/2 of the part along the centres.
+        $need = 2 * $this->window->readingSpeed() / ((1 + $this->simulator->ball->restitution) * max(cos($cut), 0.15));
         // Struck at this height it settles to (5 + 5b)/7 of its first speed, and rolls on.
         $settle = (5 + 5 * Defaults::READING_TIP) / 7;
         $first = sqrt($need ** 2 + $roll * hypot($x - $ghostX, $y - $ghostY)) / $settle;
@@ -204,24 +208,7 @@ final class PotChance
 
     private function elevation(float $x, float $y, float $way, float $a, float $b): ?float
     {
-        $g = $this->simulator->geometry;
-        $dx = cos($way);
-        $dy = sin($way);
-        // Nothing near behind: level, which is the common case and needs no closer look.
-        $clear = ($dx > 0 ? $x : $g->length - $x) > 0.3 * abs($dx) && ($dy > 0 ? $y : $g->width - $y) > 0.3 * abs($dy);
-        if ($clear) {
-            foreach ([$this->at, ...$this->others] as $other) {
-                $back = ($x - $other->x) * $dx + ($y - $other->y) * $dy;
-                if ($back > 0.0 && $back < 0.6 && abs(($y - $other->y) * $dx - ($x - $other->x) * $dy) < 0.06) {
-                    $clear = false;
-                    break;
-                }
-            }
-        }
-        if ($clear) {
-            return 0.0;
-        }
-        $least = LeastElevation::of($this->layout->with(BallId::CUE, new Point($x, $y)), $way, new Tip($a, $b), $g, $this->simulator->ball);
+        $least = LeastElevation::at($x, $y, $this->all, $way, $a, $b, $this->simulator->geometry, $this->simulator->ball);
 
         return is_finite($least) ? $least : null;
     }
@@ -268,7 +255,7 @@ final class PotChance
         return null === $lastAim ? null : $aim;
     }
 
-    private function around(float $x, float $y, float $aim, float $speed, float $a, float $b, float $elevation, ExecutionError $error): PotReading
+    private function around(float $x, float $y, float $aim, float $speed, float $a, float $b, float $elevation, ExecutionError $error, float $rough = 0.0): PotReading
     {
         $bx = $this->at->x;
         $by = $this->at->y;
@@ -301,6 +288,21 @@ final class PotChance
         $slope = ($geo($aim + 1e-5) - $geo($aim - 1e-5)) / 2e-5 + ($correct(1e-5) - $correct(-1e-5)) / 2e-5;
         if (abs($slope) < 1e-6) {
             $slope = -1e-6;
+        }
+
+        $edges = fn(float $low, float $high): array => [
+            self::invert($geo, $correct, $aim, $low, $squirt + $full, $limit),
+            self::invert($geo, $correct, $aim, $high, $squirt + $full, $limit),
+        ];
+        if ($rough > 0.0) {
+            $most = 0.0;
+            foreach ($this->window->at($here[1], $here[4]) as [$low, $high]) {
+                $ends = $edges($low, $high);
+                $most += self::share(min($ends) - $aim, max($ends) - $aim, 0.0, max($error->aim, 1e-7), []);
+            }
+            if ($most < $rough) {
+                return new PotReading($most, $aim, 0.0, $speed, $here[1], $elevation, $error->aim, null);
+            }
         }
 
         // What errors of tip and speed do, as directions of the cue.
@@ -478,7 +480,7 @@ final class PotChance
     }
 
     /**
-     * The direction of the cue that sends the ball to a direction: bisection between the two thinnest hits.
+     * The direction of the cue that sends the ball to a direction, between the two thinnest hits.
      *
      * @param callable(float): float $geo
      * @param callable(float): float $correct
@@ -486,14 +488,30 @@ final class PotChance
     private static function invert(callable $geo, callable $correct, float $aim, float $wanted, float $middle, float $limit): float
     {
         // The more the cue ball goes right, the more the ball goes left.
+        $miss = static fn(float $at): float => Angle::wrap($geo($at)) + $correct($at - $aim) - $wanted;
         $low = $middle - $limit;
         $high = $middle + $limit;
-        for ($i = 0; $i < 22; ++$i) {
-            $at = ($low + $high) / 2;
-            if (Angle::wrap($geo($at)) + $correct($at - $aim) > $wanted) {
+        $atLow = $miss($low);
+        $atHigh = $miss($high);
+        if ($atLow <= 0.0 || $atHigh >= 0.0) {
+            return Angle::wrap(($atLow <= 0.0 ? $low : $high) - $aim) + $aim;
+        }
+        // False position, an end that stays counted by half (M. Dowell and P. Jarratt, "A modified regula falsi method for
+        // computing the root of an equation", BIT 11, 1971).
+        for ($i = 0; $i < 20; ++$i) {
+            $at = ($low * $atHigh - $high * $atLow) / ($atHigh - $atLow);
+            $off = $miss($at);
+            if (abs($off) < 1e-6) {
+                return Angle::wrap($at - $aim) + $aim;
+            }
+            if ($off > 0.0) {
                 $low = $at;
+                $atLow = $off;
+                $atHigh /= 2;
             } else {
                 $high = $at;
+                $atHigh = $off;
+                $atLow /= 2;
             }
         }
 

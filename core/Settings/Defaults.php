@@ -138,4 +138,21 @@ final class Defaults
 
     /** A place is in the position zone from this chance on (common practice, no source). */
     public const ZONE_CHANCE = 0.75;
+
+    /** A ball goes in a pocket from this free angle on, rad: about half a degree (our own choice). */
+    public const LEAST_OPENING = 0.009;
+
+    /** A pocket is narrowed by other balls below this share of its width (our own choice). */
+    public const NARROWED = 0.75;
+
+    /** Gap between balls, m: touching; and so near that they hinder each other (our own choice). */
+    public const TOUCHING = 0.003;
+    public const CLUSTERED = 0.028;
+
+    /** Gap to a rail, m: frozen; and so near that the cue ball's ways are few (our own choice). */
+    public const FROZEN = 0.003;
+    public const BY_RAIL = 0.03;
+
+    /** Nothing else this near, m: a ball far from the rest, three diamonds of a nine-foot table (our own choice). */
+    public const FAR = 0.95;
 }

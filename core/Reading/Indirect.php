@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Reading;
+
+use ZigLane\Core\Table\Pocket;
+
+/**
+ * A way that is not direct: a bank, a carom, or another ball by combination.
+ */
+final readonly class Indirect
+{
+    /**
+     * @param int      $ball   that the cue ball must hit
+     * @param int      $potted that drops
+     * @param int|null $off    the ball it goes off, for a carom
+     * @param float    $width  directions of the ball that do it, together, rad
+     */
+    public function __construct(public IndirectKind $kind, public int $ball, public int $potted, public Pocket $pocket, public ?int $off, public float $width) {}
+
+    public function words(): string
+    {
+        return match ($this->kind) {
+            IndirectKind::Bank => \sprintf('bank the %d into the %s pocket', $this->ball, $this->pocket->spoken()),
+            IndirectKind::Carom => \sprintf('carom the %d off the %d into the %s pocket', $this->ball, $this->off, $this->pocket->spoken()),
+            IndirectKind::Combination => \sprintf('the %d–%d combination into the %s pocket', $this->ball, $this->potted, $this->pocket->spoken()),
+        };
+    }
+}

@@ -1,0 +1,342 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Reading;
+
+use ZigLane\Core\Game\Game;
+use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Angle;
+
+/**
+ * Finds trouble in a layout and says what it forces. Who is shot before whom comes from the game: with a fixed order the
+ * lower ball, else nobody in particular.
+ */
+final readonly class TroubleFinder
+{
+    /** A breakout: the cue ball leaves the contact between these angles from the ball's way, rad, and this near, m. */
+    private const BREAK_LOW = 0.5;
+    private const BREAK_HIGH = 1.75;
+    private const BREAK_REACH = 1.0;
+
+    private float $diameter;
+
+    /**
+     * @param list<int> $own balls that this player has to pocket
+     */
+    public function __construct(private Simulator $simulator, private Layout $layout, private Openings $openings, private array $own, private bool $inOrder)
+    {
+        $this->diameter = 2 * $simulator->ball->radius;
+    }
+
+    public static function for(Simulator $simulator, Layout $layout, Openings $openings, Game $game): self
+    {
+        return new self($simulator, $layout, $openings, Order::own($game, $layout), Order::isFixed($game));
+    }
+
+    /**
+     * @return list<Trouble> the worst first
+     */
+    public function all(): array
+    {
+        $found = [...$this->clusters(), ...$this->stuck(), ...$this->sameLane(), ...$this->onePocket(), ...$this->byRail(), ...$this->far()];
+        usort($found, static fn(Trouble $a, Trouble $b): int => [$b->weight, $a->balls[0]] <=> [$a->weight, $b->balls[0]]);
+
+        return $found;
+    }
+
+    /**
+     * Ways for a ball with no direct one.
+     *
+     * @return list<Indirect>
+     */
+    public function indirect(int $ball): array
+    {
+        return \array_slice(IndirectSearch::of($this->simulator, $this->layout, $ball), 0, 3);
+    }
+
+    /**
+     * @return list<Trouble>
+     */
+    private function stuck(): array
+    {
+        $found = [];
+        foreach ($this->own as $ball) {
+            if ([] !== $this->openings->going($ball)) {
+                continue;
+            }
+            $best = $this->bestBlocked($ball);
+            $ways = $this->indirect($ball);
+            $or = [] === $ways ? '' : \sprintf(' Or %s.', $ways[0]->words());
+            if (null === $best) {
+                $found[] = new Trouble(TroubleKind::Stuck, [$ball], \sprintf('The %d goes nowhere directly: the angle closes every pocket, so it must be moved.%s', $ball, $or), TroubleKind::Stuck->weight());
+                continue;
+            }
+            $blockers = $best->blockers;
+            $later = array_values(array_filter($blockers, fn(int $b): bool => !$this->inOrder || $b > $ball));
+            if ([] === $later && [] !== $blockers) {
+                $found[] = new Trouble(TroubleKind::Blocks, [$ball, ...$blockers], \sprintf('The %d only goes once %s: shot first anyway, so only position matters.', $ball, self::gone($blockers)), 25);
+                continue;
+            }
+            $by = [] === $later ? [$ball] : $later;
+            $break = $this->breakout($ball, [...$by, $ball]);
+            // Blocking another ball's only way weighs as much as being the ball that cannot go.
+            $found[] = new Trouble(
+                TroubleKind::Stuck,
+                [$ball, ...$by],
+                \sprintf('The %d only goes once %s%s.%s', $ball, self::gone($by), '' === $break ? ($this->inOrder ? ', and that comes later in the order: it must be moved on purpose' : '') : "; $break", $or),
+                TroubleKind::Stuck->weight() - ('' === $break ? 0 : 5),
+            );
+        }
+
+        return $found;
+    }
+
+    /**
+     * @return list<Trouble>
+     */
+    private function onePocket(): array
+    {
+        $found = [];
+        foreach ($this->own as $ball) {
+            $going = $this->openings->going($ball);
+            if (1 !== \count($going)) {
+                continue;
+            }
+            $only = $going[0];
+            // A ball hanging in a pocket needs no other.
+            if ($only->distance < 0.25 && !$only->narrowed()) {
+                continue;
+            }
+            $narrow = $only->narrowed() ? \sprintf(', and %s takes %.0f %% of that', self::names($only->blockers), 100 * (1 - $only->share())) : '';
+            $lost = array_values(array_unique(array_merge(...array_values(array_map(static fn(Opening $o): array => $o->blocked() ? $o->blockers : [], $this->openings->ofBall($ball))))));
+            $found[] = new Trouble(
+                TroubleKind::OnePocket,
+                [$ball, ...$only->blockers],
+                \sprintf('The %d has one pocket, %s%s: position must come to that side%s.', $ball, $only->pocket->spoken(), $narrow, [] === $lost ? '' : ', until ' . self::gone($lost)),
+                TroubleKind::OnePocket->weight() + ($only->narrowed() ? 15 : 0),
+            );
+            foreach ($only->blockers as $other) {
+                if ($only->narrowed() && (!$this->inOrder || $other > $ball)) {
+                    $found[] = new Trouble(TroubleKind::Blocks, [$ball, $other], \sprintf('The %d stands in the only way of the %d, to the %s pocket: it forces a finer shot or must be moved first.', $other, $ball, $only->pocket->spoken()), TroubleKind::Blocks->weight() - 20);
+                    break;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @return list<Trouble>
+     */
+    private function sameLane(): array
+    {
+        $only = [];
+        foreach ($this->own as $ball) {
+            $going = $this->openings->going($ball);
+            if (1 === \count($going)) {
+                $only[$going[0]->pocket->value][] = $ball;
+            }
+        }
+        $found = [];
+        foreach ($only as $pocket => $balls) {
+            if (\count($balls) > 1) {
+                $found[] = new Trouble(
+                    TroubleKind::SameLane,
+                    $balls,
+                    \sprintf('%s need the same lane, the %s pocket: the first of them must go down cleanly, for one hung there shuts it for the other.', ucfirst(self::names($balls)), str_replace('-', ' ', $pocket)),
+                    TroubleKind::SameLane->weight(),
+                );
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @return list<Trouble>
+     */
+    private function clusters(): array
+    {
+        $group = [];
+        $balls = $this->layout->objectBalls();
+        foreach ($balls as $ball) {
+            $group[$ball] = $ball;
+        }
+        $least = INF;
+        foreach ($balls as $n => $a) {
+            foreach (\array_slice($balls, $n + 1) as $b) {
+                $gap = $this->layout->ball($a)->distanceTo($this->layout->ball($b)) - $this->diameter;
+                if ($gap < Defaults::CLUSTERED) {
+                    $least = min($least, $gap);
+                    [$from, $to] = [$group[$b], $group[$a]];
+                    $group = array_map(static fn(int $g): int => $g === $from ? $to : $g, $group);
+                }
+            }
+        }
+        $found = [];
+        foreach (array_unique($group) as $name) {
+            $members = array_keys($group, $name, true);
+            if (\count($members) < 2 || [] === array_intersect($members, $this->own)) {
+                continue;
+            }
+            $shut = array_values(array_filter($members, fn(int $b): bool => [] === $this->openings->going($b)));
+            $first = min(array_intersect($members, $this->own));
+            $break = $this->breakout($first, $members);
+            $found[] = new Trouble(
+                TroubleKind::Cluster,
+                $members,
+                \sprintf(
+                    '%s lie together%s%s%s.',
+                    ucfirst(self::names($members)),
+                    $least < Defaults::TOUCHING ? ', touching' : '',
+                    [] === $shut ? ', but each goes somewhere: play them from the open side' : \sprintf(': %s cannot go until they are opened', self::names($shut)),
+                    '' === $break ? '' : "; $break",
+                ),
+                TroubleKind::Cluster->weight() + 10 * \count($shut) - ([] === $shut ? 25 : 0),
+            );
+        }
+
+        return $found;
+    }
+
+    /**
+     * @return list<Trouble>
+     */
+    private function byRail(): array
+    {
+        $g = $this->simulator->geometry;
+        $found = [];
+        foreach ($this->own as $ball) {
+            $p = $this->layout->ball($ball);
+            $gaps = ['head' => $p->x, 'foot' => $g->length - $p->x, 'left' => $p->y, 'right' => $g->width - $p->y];
+            asort($gaps);
+            $rail = (string) array_key_first($gaps);
+            $gap = $gaps[$rail] - $g->reach;
+            if ($gap >= Defaults::BY_RAIL || $this->inMouth($ball)) {
+                continue;
+            }
+            $found[] = $gap < Defaults::FROZEN
+                ? new Trouble(TroubleKind::Frozen, [$ball], "The $ball is frozen to the $rail rail: it goes along the rail only, thin misses stay up, and the cue ball must come from its own side.", TroubleKind::Frozen->weight())
+                : new Trouble(TroubleKind::ByRail, [$ball], \sprintf('The %d lies %.0f cm off the %s rail: the pockets along it take it only from a fine angle.', $ball, max(1, $gap * 100), $rail), TroubleKind::ByRail->weight());
+        }
+
+        return $found;
+    }
+
+    /**
+     * @return list<Trouble>
+     */
+    private function far(): array
+    {
+        $balls = $this->layout->objectBalls();
+        $found = [];
+        foreach ($this->own as $ball) {
+            $others = array_values(array_filter($balls, static fn(int $b): bool => $b !== $ball));
+            if (\count($others) < 2) {
+                continue;
+            }
+            $near = min(array_map(fn(int $b): float => $this->layout->ball($ball)->distanceTo($this->layout->ball($b)), $others));
+            if ($near > Defaults::FAR * $this->simulator->geometry->length / 2.54) {
+                $found[] = new Trouble(TroubleKind::Far, [$ball], \sprintf('The %d lies alone, %.0f diamonds from the next ball: the cue ball must travel there and back%s.', $ball, $near / ($this->simulator->geometry->length / 8), $this->inOrder ? ' when it is due' : ', or leave it for last'), TroubleKind::Far->weight());
+            }
+        }
+
+        return $found;
+    }
+
+    /** The blocked opening that is easiest to open: fewest balls in the way, then widest. */
+    private function bestBlocked(int $ball): ?Opening
+    {
+        $blocked = array_values(array_filter($this->openings->ofBall($ball), static fn(Opening $o): bool => $o->blocked() && [] !== $o->blockers));
+        // In a fixed order a pocket that only earlier balls cover opens by itself.
+        $later = fn(Opening $o): int => \count(array_filter($o->blockers, fn(int $b): bool => !$this->inOrder || $b > $ball));
+        usort($blocked, static fn(Opening $a, Opening $b): int => [$later($a), \count($a->blockers), -$a->open] <=> [$later($b), \count($b->blockers), -$b->open]);
+
+        return $blocked[0] ?? null;
+    }
+
+    /**
+     * Which earlier ball's cue-ball way can move one of these: "the 3 into the foot left pocket has the angle to move it".
+     *
+     * @param list<int> $targets
+     */
+    private function breakout(int $before, array $targets): string
+    {
+        $best = null;
+        $nearest = self::BREAK_REACH;
+        foreach ($this->own as $ball) {
+            if (\in_array($ball, $targets, true) || ($this->inOrder && $ball >= $before)) {
+                continue;
+            }
+            foreach ($this->openings->going($ball) as $opening) {
+                $at = $this->layout->ball($ball);
+                $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->mouthMiddle());
+                $ghost = $at->toward($way, -$this->diameter);
+                foreach ($targets as $target) {
+                    $to = $this->layout->ball($target);
+                    $far = $ghost->distanceTo($to);
+                    $angle = abs(Angle::wrap($ghost->angleTo($to) - $way));
+                    if ($far < $nearest && $angle > self::BREAK_LOW && $angle < self::BREAK_HIGH && $this->clear($ghost->x, $ghost->y, $target, $ball)) {
+                        $nearest = $far;
+                        $best = [$ball, $opening->pocket, $target];
+                    }
+                }
+            }
+        }
+
+        return null === $best ? '' : \sprintf('the %d into the %s pocket has the angle to move the %d', $best[0], $best[1]->spoken(), $best[2]);
+    }
+
+    private function clear(float $x, float $y, int $target, int $but): bool
+    {
+        $to = $this->layout->ball($target);
+        $far = hypot($to->x - $x, $to->y - $y);
+        foreach ($this->layout->objectBalls() as $id) {
+            if ($id === $target || $id === $but) {
+                continue;
+            }
+            $p = $this->layout->ball($id);
+            $along = (($p->x - $x) * ($to->x - $x) + ($p->y - $y) * ($to->y - $y)) / max($far, 1e-9);
+            $aside = abs(($p->y - $y) * ($to->x - $x) - ($p->x - $x) * ($to->y - $y)) / max($far, 1e-9);
+            if ($along > 0.0 && $along < $far && $aside < $this->diameter) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function inMouth(int $ball): bool
+    {
+        foreach ($this->simulator->geometry->pockets as $pocket) {
+            if ($this->layout->ball($ball)->distanceTo($pocket->mouthMiddle()) < 0.12) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<int> $balls
+     */
+    private static function gone(array $balls): string
+    {
+        return self::names($balls) . (1 === \count($balls) ? ' has moved' : ' have moved');
+    }
+
+    /**
+     * @param list<int> $balls
+     */
+    public static function names(array $balls): string
+    {
+        $names = array_map(static fn(int $b): string => "the $b", array_values($balls));
+        $last = array_pop($names);
+
+        return [] === $names ? (string) $last : implode(', ', $names) . ' and ' . $last;
+    }
+}
