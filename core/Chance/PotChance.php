@@ -498,6 +498,7 @@ final class PotChance
         }
         // False position, an end that stays counted by half (M. Dowell and P. Jarratt, "A modified regula falsi method for
         // computing the root of an equation", BIT 11, 1971).
+        $stayed = 0;
         for ($i = 0; $i < 20; ++$i) {
             $at = ($low * $atHigh - $high * $atLow) / ($atHigh - $atLow);
             $off = $miss($at);
@@ -507,11 +508,13 @@ final class PotChance
             if ($off > 0.0) {
                 $low = $at;
                 $atLow = $off;
-                $atHigh /= 2;
+                $atHigh = 1 === $stayed ? $atHigh / 2 : $atHigh;
+                $stayed = 1;
             } else {
                 $high = $at;
                 $atHigh = $off;
-                $atLow /= 2;
+                $atLow = -1 === $stayed ? $atLow / 2 : $atLow;
+                $stayed = -1;
             }
         }
 

@@ -31,7 +31,7 @@ final readonly class ChanceMap
     private function __construct(public array $xs, public array $ys, public array $values, public int $asked) {}
 
     /**
-     * @param list<float> $levels lines that will be asked for
+     * @param non-empty-list<float> $levels lines that will be asked for
      */
     public static function of(Simulator $simulator, PotChance $pot, array $levels): self
     {

@@ -37,7 +37,7 @@ final class IndirectSearch
         $found = [];
         for ($i = 0; $i < self::DIRECTIONS; ++$i) {
             $state = self::send($simulator, $layout, $ids, $from->x, $from->y, $i * $step, false);
-            if (max($state->pocket) < 0) {
+            if ([] === array_filter($state->pocket, static fn(int $p): bool => KernelState::ON_TABLE !== $p)) {
                 continue;
             }
             $way = self::classify(self::send($simulator, $layout, $ids, $from->x, $from->y, $i * $step, true), $ids);
@@ -100,7 +100,9 @@ final class IndirectSearch
                     };
                 }
 
-                return 0 === $cushions && $met === [$ids[$slot]] ? [IndirectKind::Combination, $ids[$slot], $other, null] : null;
+                $potted = $ids[$slot] ?? null;
+
+                return null !== $potted && 0 === $cushions && $met === [$potted] ? [IndirectKind::Combination, $potted, $other, null] : null;
             }
         }
 

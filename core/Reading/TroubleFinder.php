@@ -37,11 +37,13 @@ final readonly class TroubleFinder
     }
 
     /**
+     * @param array<int, list<Indirect>> $indirect ways for balls without a direct one, by ball
+     *
      * @return list<Trouble> the worst first
      */
-    public function all(): array
+    public function all(array $indirect): array
     {
-        $found = [...$this->clusters(), ...$this->stuck(), ...$this->sameLane(), ...$this->onePocket(), ...$this->byRail(), ...$this->far()];
+        $found = [...$this->clusters(), ...$this->stuck($indirect), ...$this->sameLane(), ...$this->onePocket(), ...$this->byRail(), ...$this->far()];
         usort($found, static fn(Trouble $a, Trouble $b): int => [$b->weight, $a->balls[0]] <=> [$a->weight, $b->balls[0]]);
 
         return $found;
@@ -54,13 +56,19 @@ final readonly class TroubleFinder
      */
     public function indirect(int $ball): array
     {
-        return \array_slice(IndirectSearch::of($this->simulator, $this->layout, $ball), 0, 3);
+        // Another player's ball is no gain; with a fixed order every ball that drops keeps the turn.
+        return \array_slice(array_values(array_filter(
+            IndirectSearch::of($this->simulator, $this->layout, $ball),
+            fn(Indirect $way): bool => \in_array($way->potted, $this->own, true),
+        )), 0, 3);
     }
 
     /**
+     * @param array<int, list<Indirect>> $indirect
+     *
      * @return list<Trouble>
      */
-    private function stuck(): array
+    private function stuck(array $indirect): array
     {
         $found = [];
         foreach ($this->own as $ball) {
@@ -68,7 +76,7 @@ final readonly class TroubleFinder
                 continue;
             }
             $best = $this->bestBlocked($ball);
-            $ways = $this->indirect($ball);
+            $ways = $indirect[$ball] ?? [];
             $or = [] === $ways ? '' : \sprintf(' Or %s.', $ways[0]->words());
             if (null === $best) {
                 $found[] = new Trouble(TroubleKind::Stuck, [$ball], \sprintf('The %d goes nowhere directly: the angle closes every pocket, so it must be moved.%s', $ball, $or), TroubleKind::Stuck->weight());
@@ -181,6 +189,10 @@ final readonly class TroubleFinder
         foreach (array_unique($group) as $name) {
             $members = array_keys($group, $name, true);
             if (\count($members) < 2 || [] === array_intersect($members, $this->own)) {
+                continue;
+            }
+            $hindered = array_filter($members, fn(int $b): bool => [] !== array_filter($this->openings->ofBall($b), static fn(Opening $o): bool => [] !== array_intersect($o->blockers, $members)));
+            if ([] === $hindered) {
                 continue;
             }
             $shut = array_values(array_filter($members, fn(int $b): bool => [] === $this->openings->going($b)));
@@ -330,11 +342,11 @@ final readonly class TroubleFinder
     }
 
     /**
-     * @param list<int> $balls
+     * @param array<int> $balls
      */
     public static function names(array $balls): string
     {
-        $names = array_map(static fn(int $b): string => "the $b", array_values($balls));
+        $names = array_map(static fn(int $b): string => "the $b", $balls);
         $last = array_pop($names);
 
         return [] === $names ? (string) $last : implode(', ', $names) . ' and ' . $last;

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Reading;
+
+use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Game\Game;
+use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Angle;
+use ZigLane\Core\Table\Point;
+
+/**
+ * Candidates for key ball and break ball.
+ *
+ * A key ball is one from which a stop shot, or one with a hand's breadth of movement, leaves the last ball: the chance on
+ * the last ball is averaged over where the cue ball would stop. A break ball lies beside the rack so that the cue ball,
+ * potting it with a fair cut, runs into the rack.
+ */
+final readonly class KeyBalls
+{
+    /** The cue ball's stop is taken anywhere this far around the contact, m. */
+    private const AROUND = 0.15;
+
+    /** Cuts that a break shot is played with, degrees. */
+    private const BREAK_CUTS = [15, 25, 35, 45];
+
+    /** How far into the rack's neighbourhood a break ball lies, m from the cue ball's contact to the rack. */
+    private const BREAK_REACH = 0.6;
+
+    public function __construct(private Simulator $simulator, private Layout $layout, private Openings $openings, private Player $player) {}
+
+    /**
+     * @return list<KeyBall> the best first
+     */
+    public function of(Game $game): array
+    {
+        if (GameName::StraightPool === $game->name()) {
+            return $this->straightPool();
+        }
+        $last = Order::last($game, $this->layout);
+        if (null === $last) {
+            return [];
+        }
+        $own = array_values(array_filter(Order::own($game, $this->layout), static fn(int $b): bool => $b !== $last));
+        if ([] === $own) {
+            return [];
+        }
+
+        return $this->keysFor($last, Order::isFixed($game) ? [max($own)] : $own);
+    }
+
+    /**
+     * @param list<int> $candidates
+     *
+     * @return list<KeyBall>
+     */
+    private function keysFor(int $last, array $candidates): array
+    {
+        // The others are gone by then.
+        $then = new Layout([$last => $this->layout->ball($last)]);
+        $alone = Openings::of($this->simulator, $then);
+        $pots = array_map(fn(Opening $o): PotChance => new PotChance($this->simulator, $then, $last, $o->pocket, $this->player), \array_slice($alone->going($last), 0, 3));
+        $keys = [];
+        foreach ($candidates as $ball) {
+            $best = null;
+            foreach (\array_slice($this->openings->going($ball), 0, 3) as $opening) {
+                $worth = $this->afterStop($this->contact($ball, $opening), $pots);
+                if (null === $best || $worth > $best->worth) {
+                    $best = new KeyBall($ball, $opening->pocket, false, $last, $worth, \sprintf(
+                        'The %d into the %s pocket%s: stopped there or moved a hand’s breadth, the cue ball has the %d at about %.0f %%.',
+                        $ball,
+                        $opening->pocket->spoken(),
+                        1 === \count($candidates) ? ' is the key ball' : '',
+                        $last,
+                        $worth * 100,
+                    ));
+                }
+            }
+            if (null !== $best) {
+                $keys[] = $best;
+            }
+        }
+        usort($keys, static fn(KeyBall $a, KeyBall $b): int => $b->worth <=> $a->worth);
+
+        return \array_slice($keys, 0, 3);
+    }
+
+    /**
+     * @return list<KeyBall>
+     */
+    private function straightPool(): array
+    {
+        $breaks = [];
+        foreach ($this->openings->balls() as $ball) {
+            $best = null;
+            foreach ($this->openings->going($ball) as $opening) {
+                [$worth, $side] = $this->breakWorth($ball, $opening);
+                if ($worth > 0.15 && (null === $best || $worth > $best->worth)) {
+                    $best = new KeyBall($ball, $opening->pocket, true, $ball, $worth, \sprintf(
+                        'The %d breaks the next rack into the %s pocket: with the cue ball %s of its line, cut %d–%d°, it runs into the rack in %.0f %% of the tries.',
+                        $ball,
+                        $opening->pocket->spoken(),
+                        $side,
+                        self::BREAK_CUTS[0],
+                        self::BREAK_CUTS[\count(self::BREAK_CUTS) - 1],
+                        $worth * 100,
+                    ), $side);
+                }
+            }
+            if (null !== $best) {
+                $breaks[] = $best;
+            }
+        }
+        usort($breaks, static fn(KeyBall $a, KeyBall $b): int => $b->worth <=> $a->worth);
+        $breaks = \array_slice($breaks, 0, 3);
+        if ([] === $breaks) {
+            return [];
+        }
+        // The key ball's stop lies where the break ball is shot from.
+        $break = $breaks[0];
+        $keys = [];
+        $then = new Layout([$break->ball => $this->layout->ball($break->ball)]);
+        $pot = new PotChance($this->simulator, $then, $break->ball, $break->pocket, $this->player);
+        foreach ($this->openings->balls() as $ball) {
+            foreach ($ball === $break->ball ? [] : \array_slice($this->openings->going($ball), 0, 2) as $opening) {
+                $stop = $this->contact($ball, $opening);
+                $read = $pot->fromPlace($stop->x, $stop->y);
+                $cut = abs(rad2deg($read->cut));
+                if ($read->chance > 0.4 && $cut > self::BREAK_CUTS[0] - 5 && $cut < 55 && $this->onBreakSide($break, $read->cut)) {
+                    $keys[] = new KeyBall($ball, $opening->pocket, false, $break->ball, $read->chance, \sprintf(
+                        'The %d into the %s pocket is a key ball: a stop shot leaves the break ball %d at a cut of %.0f°, %.0f %%.',
+                        $ball,
+                        $opening->pocket->spoken(),
+                        $break->ball,
+                        $cut,
+                        $read->chance * 100,
+                    ));
+                }
+            }
+        }
+        usort($keys, static fn(KeyBall $a, KeyBall $b): int => $b->worth <=> $a->worth);
+
+        return [...$breaks, ...\array_slice($keys, 0, 2)];
+    }
+
+    /** Where the cue ball of the break shot should lie. */
+    public function breakZone(KeyBall $break): Region
+    {
+        $pot = new PotChance($this->simulator, $this->layout, $break->ball, $break->pocket, $this->player);
+        $toward = $pot->window()->toward;
+        $ghost = $this->layout->ball($break->ball)->toward($toward, -2 * $this->simulator->ball->radius);
+        $map = ChanceMap::of($this->simulator, $pot, [0.6]);
+
+        return $map->only(function (float $x, float $y) use ($ghost, $toward, $break): bool {
+            $cut = Angle::wrap($toward - atan2($ghost->y - $y, $ghost->x - $x));
+
+            return abs($cut) > deg2rad(self::BREAK_CUTS[0]) && abs($cut) < deg2rad(55) && $this->onBreakSide($break, $cut);
+        })->region(0.6);
+    }
+
+    private function onBreakSide(KeyBall $break, float $cut): bool
+    {
+        return $break->side === ($cut > 0 ? 'left' : 'right');
+    }
+
+    /**
+     * Share of break cuts, in tangent and rolling directions, that meet the rack; the better side.
+     *
+     * @return array{float, string}
+     */
+    private function breakWorth(int $ball, Opening $opening): array
+    {
+        $at = $this->layout->ball($ball);
+        if (Racking::inside($this->simulator, $at)) {
+            return [0.0, 'left'];
+        }
+        $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->mouthMiddle());
+        $ghost = $at->toward($way, -2 * $this->simulator->ball->radius);
+        $best = [0.0, 'left'];
+        foreach (['left' => 1.0, 'right' => -1.0] as $side => $sign) {
+            $hits = $tries = 0;
+            foreach (self::BREAK_CUTS as $cut) {
+                // Cut to the right from the left: stun leaves along the tangent, to the left of the ball's way; rolling, less.
+                foreach ([M_PI / 2, M_PI / 2 - deg2rad($cut) * 0.55] as $leave) {
+                    ++$tries;
+                    $hits += Racking::meets($this->simulator, $ghost, $way - $sign * $leave, self::BREAK_REACH) ? 1 : 0;
+                }
+            }
+            $worth = $hits / $tries * min(1.0, $opening->free / 0.05);
+            if ($worth > $best[0]) {
+                $best = [$worth, $side];
+            }
+        }
+
+        return $best;
+    }
+
+    /** The cue ball's place at the contact. */
+    private function contact(int $ball, Opening $opening): Point
+    {
+        $at = $this->layout->ball($ball);
+        $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->mouthMiddle());
+
+        return $at->toward($way, -2 * $this->simulator->ball->radius);
+    }
+
+    /**
+     * @param list<PotChance> $pots
+     */
+    private function afterStop(Point $stop, array $pots): float
+    {
+        $sum = 0.0;
+        foreach ([[0.0, 0.0], [1.0, 0.0], [-1.0, 0.0], [0.0, 1.0], [0.0, -1.0]] as [$x, $y]) {
+            $best = 0.0;
+            foreach ($pots as $pot) {
+                $best = max($best, $pot->fromPlace($stop->x + self::AROUND * $x, $stop->y + self::AROUND * $y)->chance);
+            }
+            $sum += $best;
+        }
+
+        return $sum / 5;
+    }
+}

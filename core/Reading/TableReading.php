@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Reading;
+
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * A whole table, read: what goes, what stands in the way, which balls to keep.
+ */
+final readonly class TableReading
+{
+    /**
+     * @param list<Trouble>              $troubles the worst first
+     * @param list<KeyBall>              $keys     the best first
+     * @param array<int, list<Indirect>> $indirect ways for balls without a direct one, by ball
+     * @param list<int>                  $own      balls the player has to pocket
+     */
+    private function __construct(public Openings $openings, public array $troubles, public array $keys, public array $indirect, public array $own) {}
+
+    public static function of(Rack $rack, Player $player): self
+    {
+        $simulator = $rack->simulator();
+        $game = $rack->rules();
+        $layout = $rack->layout;
+        $openings = Openings::of($simulator, $layout);
+        $own = Order::own($game, $layout);
+        $finder = TroubleFinder::for($simulator, $layout, $openings, $game);
+        $indirect = [];
+        foreach ($own as $ball) {
+            if ([] === $openings->going($ball)) {
+                $indirect[$ball] = $finder->indirect($ball);
+            }
+        }
+
+        return new self($openings, $finder->all($indirect), (new KeyBalls($simulator, $layout, $openings, $player))->of($game), $indirect, $own);
+    }
+
+    /** The ball that is most in trouble; null when none is worth a word. */
+    public function problem(): ?int
+    {
+        return $this->troubles[0]->balls[0] ?? null;
+    }
+}
