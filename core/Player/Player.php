@@ -49,6 +49,11 @@ final readonly class Player
         return new self($this->level, $aim, $this->speed, $this->tip, $this->hand, $this->reach, $this->name);
     }
 
+    public function named(?string $name): self
+    {
+        return new self($this->level, $this->aim, $this->speed, $this->tip, $this->hand, $this->reach, $name);
+    }
+
     /** Whether every number is the level's own. */
     public function isPreset(): bool
     {

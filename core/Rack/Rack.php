@@ -8,6 +8,8 @@ use ZigLane\Core\Cue\CueSpec;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Game\Group;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Point;
@@ -21,7 +23,10 @@ final readonly class Rack
     public const LONGEST_NAME = 120;
     public const MOST_LEGS = 30;
 
+    public Player $player;
+
     /**
+     * @param Player|null          $player a league player when null
      * @param list<ShotSpec>       $legs
      * @param array<string, array<string, mixed>> $unknown keys this version does not know, by path ("", "table",
      *                             "table.cloth", "table.cushion", "cue", "player"), each a map of what was there; kept when written
@@ -33,11 +38,13 @@ final readonly class Rack
         public Layout $layout,
         public bool $ballInHand = false,
         public ?Group $group = null,
-        public string $level = 'league',
+        ?Player $player = null,
         public array $legs = [],
         public array $unknown = [],
         public CueSpec $cue = new CueSpec(),
-    ) {}
+    ) {
+        $this->player = $player ?? Player::of(Level::League);
+    }
 
     /** The simulator of this rack's table and cue. */
     public function simulator(): Simulator
@@ -82,6 +89,11 @@ final readonly class Rack
         return $this->copy(table: $table, layout: new Layout($balls));
     }
 
+    public function withPlayer(Player $player): self
+    {
+        return $this->copy(player: $player);
+    }
+
     public function withCue(CueSpec $cue): self
     {
         return $this->copy(cue: $cue);
@@ -107,6 +119,7 @@ final readonly class Rack
         ?bool $ballInHand = null,
         ?array $legs = null,
         ?CueSpec $cue = null,
+        ?Player $player = null,
     ): self {
         return new self(
             $name ?? $this->name,
@@ -115,7 +128,7 @@ final readonly class Rack
             $layout ?? $this->layout,
             $ballInHand ?? $this->ballInHand,
             $this->group,
-            $this->level,
+            $player ?? $this->player,
             $legs ?? $this->legs,
             $this->unknown,
             $cue ?? $this->cue,

@@ -30,8 +30,6 @@ final class RackFile
     public const VERSION = 1;
     public const LARGEST = 65536;
 
-    public const LEVELS = ['beginner', 'league', 'advanced', 'professional'];
-
     private function __construct() {}
 
     /**
@@ -57,10 +55,7 @@ final class RackFile
         $layout = self::layout($file->object('balls'), $table, $game);
         $group = null === $file->raw('group') ? null : $file->choice('group', Group::class);
         $player = $file->object('player');
-        $level = $player->text('level', 'league');
-        if (!\in_array($level, self::LEVELS, true)) {
-            throw new InvalidInput('player.level', \sprintf('"%s" is not one of %s', mb_strimwidth($level, 0, 40, '…'), implode(', ', self::LEVELS)));
-        }
+        $who = PlayerFields::read($player);
         $legs = self::legs($file->raw('legs'));
         $inHand = $file->flag('ballInHand', false);
 
@@ -71,7 +66,7 @@ final class RackFile
             $layout,
             $inHand,
             $group,
-            $level,
+            $who,
             $legs,
             array_filter([
                 '' => $file->unknown(),
@@ -103,7 +98,7 @@ final class RackFile
             'balls' => $balls,
             'ballInHand' => $rack->ballInHand,
             'group' => $rack->group?->value,
-            'player' => ['level' => $rack->level] + $kept('player'),
+            'player' => PlayerFields::write($rack->player) + $kept('player'),
         ];
         if ([] !== $rack->legs) {
             $document['legs'] = array_map(self::writeShot(...), $rack->legs);

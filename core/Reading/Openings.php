@@ -10,6 +10,7 @@ use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
 
 /**
  * What goes: every ball of a layout into every pocket. The cue ball does not count: it will have gone.
@@ -22,18 +23,55 @@ final readonly class Openings
     /**
      * @param array<int, array<string, Opening>> $all by ball and pocket
      */
-    private function __construct(private array $all) {}
+    private function __construct(private array $all, private Layout $layout) {}
 
-    public static function of(Simulator $simulator, Layout $layout): self
+    /**
+     * @param self|null $before a reading on the same table: what none of the balls moved since can have changed is taken over
+     */
+    public static function of(Simulator $simulator, Layout $layout, ?self $before = null): self
     {
         $all = [];
+        $moved = null === $before ? [] : self::moved($before->layout, $layout);
         foreach ($layout->objectBalls() as $ball) {
             foreach (Pocket::cases() as $pocket) {
-                $all[$ball][$pocket->value] = self::opening($simulator, $layout, $ball, $pocket);
+                $old = $before->all[$ball][$pocket->value] ?? null;
+                $all[$ball][$pocket->value] = null !== $before && null !== $old && !isset($moved[$ball]) && !self::touched($simulator, $layout, $ball, $pocket, $moved)
+                    ? $old
+                    : self::opening($simulator, $layout, $ball, $pocket);
             }
         }
 
-        return new self($all);
+        return new self($all, $layout);
+    }
+
+    /**
+     * @return array<int, list<Point>> object balls that lie elsewhere, came or went: where they were and are
+     */
+    private static function moved(Layout $before, Layout $after): array
+    {
+        $moved = [];
+        foreach (array_unique([...$before->objectBalls(), ...$after->objectBalls()]) as $ball) {
+            $was = $before->has($ball) ? $before->ball($ball) : null;
+            $is = $after->has($ball) ? $after->ball($ball) : null;
+            if (null === $was || null === $is || $was->x !== $is->x || $was->y !== $is->y) {
+                $moved[$ball] = array_values(array_filter([$was, $is]));
+            }
+        }
+
+        return $moved;
+    }
+
+    /**
+     * @param array<int, list<Point>> $moved
+     */
+    private static function touched(Simulator $simulator, Layout $layout, int $ball, Pocket $pocket, array $moved): bool
+    {
+        if ([] === $moved) {
+            return false;
+        }
+        $alone = new DropWindow($simulator, $layout, $ball, $pocket, alone: true);
+
+        return self::anyNear($layout->ball($ball), array_merge(...array_values($moved)), $alone, 2 * $simulator->ball->radius);
     }
 
     public function get(int $ball, Pocket $pocket): Opening
@@ -82,7 +120,8 @@ final readonly class Openings
         }
         $speed = $alone->readingSpeed();
         $open = self::width($alone->near($speed));
-        if (!self::anyNear($layout, $ball, $alone, 2 * $simulator->ball->radius)) {
+        $others = array_map($layout->ball(...), array_values(array_filter($layout->objectBalls(), static fn(int $b): bool => $b !== $ball)));
+        if (!self::anyNear($from, $others, $alone, 2 * $simulator->ball->radius)) {
             return new Opening($ball, $pocket, $open, $open, [], $alone->distance);
         }
         $among = new DropWindow($simulator, $layout, $ball, $pocket);
@@ -99,16 +138,19 @@ final readonly class Openings
         return array_sum(array_map(static fn(array $i): float => $i[1] - $i[0], $intervals));
     }
 
-    /** Whether any other ball lies where this one may pass. */
-    private static function anyNear(Layout $layout, int $ball, DropWindow $window, float $diameter): bool
+    /**
+     * Whether any of the places lies where a ball may pass.
+     *
+     * @param list<Point> $others
+     */
+    private static function anyNear(Point $from, array $others, DropWindow $window, float $diameter): bool
     {
-        $from = $layout->ball($ball);
-        foreach ($layout->objectBalls() as $other) {
-            $far = $from->distanceTo($layout->ball($other));
-            if ($other === $ball || $far > $window->distance + 3 * $diameter) {
+        foreach ($others as $other) {
+            $far = $from->distanceTo($other);
+            if ($far > $window->distance + 3 * $diameter) {
                 continue;
             }
-            $off = abs(Angle::wrap($from->angleTo($layout->ball($other)) - $window->toward));
+            $off = abs(Angle::wrap($from->angleTo($other) - $window->toward));
             if ($off < $window->span() + asin(min(1.0, $diameter / max($far, $diameter)))) {
                 return true;
             }

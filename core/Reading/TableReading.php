@@ -20,12 +20,15 @@ final readonly class TableReading
      */
     private function __construct(public Openings $openings, public array $troubles, public array $keys, public array $indirect, public array $own) {}
 
-    public static function of(Rack $rack, Player $player): self
+    /**
+     * @param self|null $before a reading of the same rack on the same table, with balls elsewhere: saves work
+     */
+    public static function of(Rack $rack, Player $player, ?self $before = null): self
     {
         $simulator = $rack->simulator();
         $game = $rack->rules();
         $layout = $rack->layout;
-        $openings = Openings::of($simulator, $layout);
+        $openings = Openings::of($simulator, $layout, $before?->openings);
         $own = Order::own($game, $layout);
         $finder = TroubleFinder::for($simulator, $layout, $openings, $game);
         $indirect = [];

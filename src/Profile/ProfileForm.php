@@ -6,11 +6,16 @@ namespace ZigLane\App\Profile;
 
 use Symfony\Component\HttpFoundation\InputBag;
 use ZigLane\App\Entity\Profile;
+use ZigLane\Core\Chance\Calibration;
 use ZigLane\Core\Cue\CueSpec;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Measure\Comparison;
+use ZigLane\Core\Player\Hand;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\EquipmentFields;
 use ZigLane\Core\Rack\Fields;
+use ZigLane\Core\Rack\PlayerFields;
 use ZigLane\Core\Table\Table;
 
 /**
@@ -43,7 +48,14 @@ final class ProfileForm
                 'massKg' => $field('Mass', 'kg', 'house 0.567, 20 oz'),
                 'tipRestitution' => $field('Tip restitution', '', 'house 0.75'),
             ],
-            ProfileKind::Player => [],
+            ProfileKind::Player => [
+                'level' => $field('Nearest level', '', '', ...array_map(static fn(Level $l): string => $l->value, Level::cases())),
+                'aimDeg' => $field('Error of aim', 'degrees', 'standard deviation; league 0.12, professional 0.05'),
+                'speedPercent' => $field('Error of speed', '%', 'league 10, professional 4'),
+                'tipMm' => $field('Error of the tip', 'mm', 'each way; league 0.5, professional 0.2'),
+                'hand' => $field('Hand', '', '', ...array_map(static fn(Hand $h): string => $h->value, Hand::cases())),
+                'reachCm' => $field('Reach from the table’s edge', 'cm', 'without stretching, to the bridge hand'),
+            ],
         };
     }
 
@@ -56,7 +68,7 @@ final class ProfileForm
         $flat = match ($kind) {
             ProfileKind::Table => EquipmentFields::writeTable(null === $profile ? new Table() : $this->store->table($profile), $none),
             ProfileKind::Cue => EquipmentFields::writeCue(null === $profile ? new CueSpec() : $this->store->cue($profile)),
-            ProfileKind::Player => [],
+            ProfileKind::Player => self::playerValues(null === $profile ? Player::of(Level::League) : $this->store->player($profile)),
         };
         $values = ['name' => $profile?->name() ?? ''];
         array_walk_recursive($flat, static function (mixed $value, string|int $key) use (&$values): void {
@@ -97,7 +109,12 @@ final class ProfileForm
                 'tipRestitution' => $number('tipRestitution'),
                 'endMassRatio' => $number('endMassRatio'),
             ], ''))[0])],
-            ProfileKind::Player => [],
+            ProfileKind::Player => ['player' => PlayerFields::write(PlayerFields::read(new Fields((object) [
+                'level' => $form->getString('level'),
+                'errors' => (object) ['aimDeg' => $number('aimDeg'), 'speedPercent' => $number('speedPercent'), 'tipMm' => $number('tipMm')],
+                'hand' => $form->getString('hand'),
+                'reachCm' => $number('reachCm'),
+            ], '')))],
         };
         if (null !== $profile && [] !== $this->store->sheet($profile)) {
             $document['sheet'] = $this->store->sheet($profile);
@@ -114,7 +131,33 @@ final class ProfileForm
         return match (ProfileKind::from($profile->kind())) {
             ProfileKind::Table => Comparison::ofTable($this->store->table($profile)),
             ProfileKind::Cue => Comparison::ofCue($this->store->cue($profile)),
-            ProfileKind::Player => [],
+            ProfileKind::Player => $this->ofPlayer($this->store->player($profile)),
         };
+    }
+
+    /**
+     * @return list<string>
+     */
+    private function ofPlayer(Player $player): array
+    {
+        return [
+            \sprintf('Makes the reference pot, a metre and a metre straight in, in %.0f %% of the tries', 100 * (new Calibration())->chance($player)),
+            \sprintf('Aim ± %.2f°, speed ± %.0f %%, tip ± %.1f mm; %s-handed, reaches %.0f cm', rad2deg($player->aim), 100 * $player->speed, 1000 * $player->tip, $player->hand->value, 100 * $player->reach),
+        ];
+    }
+
+    /**
+     * @return array<string, float|string>
+     */
+    private static function playerValues(Player $player): array
+    {
+        return [
+            'level' => $player->level->value,
+            'aimDeg' => rad2deg($player->aim),
+            'speedPercent' => $player->speed * 100,
+            'tipMm' => $player->tip * 1000,
+            'hand' => $player->hand->value,
+            'reachCm' => $player->reach * 100,
+        ];
     }
 }

@@ -8,9 +8,11 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZigLane\App\Entity\Profile;
 use ZigLane\Core\Cue\CueSpec;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\EquipmentFields;
 use ZigLane\Core\Rack\Fields;
 use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\PlayerFields;
 use ZigLane\Core\Table\Table;
 
 /**
@@ -109,6 +111,11 @@ final class ProfileStore
     public function cue(Profile $profile): CueSpec
     {
         return EquipmentFields::cue($this->fields($profile)->object('cue'))[0]->named($profile->name());
+    }
+
+    public function player(Profile $profile): Player
+    {
+        return PlayerFields::read($this->fields($profile)->object('player'))->named($profile->name());
     }
 
     /**

@@ -13,6 +13,8 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Plan\FirstTry;
 use ZigLane\Core\Plan\LegState;
 use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\RackFile;
@@ -125,17 +127,19 @@ final class RackEditor
      */
     private function equip(Rack $rack, InputBag $form): array
     {
-        $kind = ProfileKind::tryFrom($form->getString('kind')) ?? throw new InvalidInput('kind', 'is neither table nor cue');
-        $id = $form->getInt('profile');
+        $kind = ProfileKind::tryFrom($form->getString('kind')) ?? throw new InvalidInput('kind', 'is neither table, cue nor player');
+        $id = (int) $form->getString('profile');
         $profile = 0 === $id ? null : $this->profiles->find($id);
         if (0 !== $id && (null === $profile || $profile->kind() !== $kind->value)) {
             throw new InvalidInput('', "There is no such {$kind->value} profile.");
         }
-        $name = $profile?->name() ?? 'house ' . $kind->value;
+        $name = $profile?->name() ?? (ProfileKind::Player === $kind ? 'level ' . $form->getString('profile') : 'house ' . $kind->value);
         $changed = match ($kind) {
             ProfileKind::Table => $rack->onTable(null === $profile ? new Table() : $this->profiles->table($profile)),
             ProfileKind::Cue => $rack->withCue(null === $profile ? new CueSpec() : $this->profiles->cue($profile)),
-            ProfileKind::Player => throw new InvalidInput('kind', 'is neither table nor cue'),
+            ProfileKind::Player => $rack->withPlayer(null === $profile
+                ? Player::of(Level::tryFrom($form->getString('profile')) ?? Level::League)
+                : $this->profiles->player($profile)),
         };
         try {
             RackFile::assertPlayable($changed->layout, $changed->table);

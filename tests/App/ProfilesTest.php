@@ -6,6 +6,9 @@ namespace ZigLane\Tests\App;
 
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
+use ZigLane\Core\Player\Hand;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Settings\Defaults;
 
 final class ProfilesTest extends AppTestCase
@@ -65,6 +68,32 @@ final class ProfilesTest extends AppTestCase
         $this->edit($id, ['op' => 'equip', 'kind' => 'table', 'profile' => 0]);
         self::assertNull($this->open($id)->rack->table->name);
         self::assertSame(Defaults::CLOTH_ROLL, $this->open($id)->rack->table->cloth->roll);
+    }
+
+    public function testARackIsPlayedByAPlayer(): void
+    {
+        $this->browser->request('POST', '/profiles/new/player', ['name' => 'Left Lena', 'level' => 'advanced', 'aimDeg' => '0.07', 'speedPercent' => '5', 'tipMm' => '0.3', 'hand' => 'left', 'reachCm' => '78']);
+        self::assertSame(303, $this->code());
+        $this->browser->followRedirect();
+        $page = self::plain((string) $this->browser->getResponse()->getContent());
+        self::assertMatchesRegularExpression('/Makes the reference pot, a metre and a metre straight in, in \d\d %/', $page);
+        $profile = self::service(ProfileStore::class)->all(ProfileKind::Player)[0];
+        $id = $this->stored();
+        $this->edit($id, ['op' => 'equip', 'kind' => 'player', 'profile' => $profile->id()]);
+        $player = $this->open($id)->rack->player;
+        self::assertEqualsWithDelta(deg2rad(0.07), $player->aim, 1e-9);
+        self::assertSame(['Left Lena', Hand::Left, 0.78], [$player->name, $player->hand, $player->reach]);
+        $this->edit($id, ['op' => 'equip', 'kind' => 'player', 'profile' => 'professional']);
+        self::assertEquals(Player::of(Level::Professional), $this->open($id)->rack->player);
+        // A table is no player.
+        self::assertStringContainsString('There is no such player profile.', $this->edit($id, ['op' => 'equip', 'kind' => 'player', 'profile' => 999999]));
+    }
+
+    public function testAPlayerBeyondReasonIsRefused(): void
+    {
+        $this->browser->request('POST', '/profiles/new/player', ['name' => 'x', 'level' => 'league', 'aimDeg' => '30', 'speedPercent' => '5', 'tipMm' => '0.3', 'hand' => 'left', 'reachCm' => '78']);
+        self::assertSame(422, $this->code());
+        self::assertStringContainsString('30 is outside 0–5', self::plain((string) $this->browser->getResponse()->getContent()));
     }
 
     public function testReadingsBecomeATable(): void

@@ -56,7 +56,7 @@ final class RackFileTest extends TestCase
         self::assertSame([0.22, 0.009, 11.0], [$rack->table->cloth->slide, $rack->table->cloth->roll, $rack->table->cloth->spinDecay]);
         self::assertEqualsWithDelta(5.5 * 92 * 0.0254 / 8, $rack->layout->ball(1)->x, 1e-12);
         self::assertTrue($rack->ballInHand);
-        self::assertSame('advanced', $rack->level);
+        self::assertSame('advanced', $rack->player->level->value);
         self::assertSame([0.25, 2.0, -0.25, 4.0], [$rack->legs[0]->offset, $rack->legs[0]->speed->lengths, $rack->legs[0]->tip->side, $rack->legs[0]->elevationDeg]);
         self::assertSame([12.5, 2.1, null], [$rack->legs[1]->aimDeg, $rack->legs[1]->speed->mps, $rack->legs[1]->ball]);
     }
@@ -80,7 +80,7 @@ final class RackFileTest extends TestCase
     {
         $rack = self::read('{"format":"zig-lane/rack","version":1,"game":"ten-ball","balls":{"cue":[1,1]}}');
         self::assertEquals(new Table(), $rack->table);
-        self::assertSame(['Untitled rack', GameName::TenBall, false, null, 'league', []], [$rack->name, $rack->game, $rack->ballInHand, $rack->group, $rack->level, $rack->legs]);
+        self::assertSame(['Untitled rack', GameName::TenBall, false, null, 'league', []], [$rack->name, $rack->game, $rack->ballInHand, $rack->group, $rack->player->level->value, $rack->legs]);
     }
 
     public function testABallWrittenAsFrozenIsFrozen(): void

@@ -96,9 +96,9 @@ final class PositionTest extends TestCase
         self::assertLessThan(1.1, $window->recommended);
         self::assertGreaterThan(0.95, $window->recommended);
         self::assertSame('10 % softer to 30 % harder', $window->words());
-        self::assertNull(SpeedWindow::of(static fn(float $at): ?float => 0.1, 0.75));
+        self::assertNull(SpeedWindow::of(static fn(float $at): float => 0.1, 0.75));
         // Out of the zone as struck: the nearest window.
-        $later = SpeedWindow::of(static fn(float $at): ?float => $at > 1.2 && $at < 1.5 ? 0.8 : 0.0, 0.75) ?? self::fail('no window');
+        $later = SpeedWindow::of(static fn(float $at): float => $at > 1.2 && $at < 1.5 ? 0.8 : 0.0, 0.75) ?? self::fail('no window');
         self::assertEqualsWithDelta(1.2, $later->low, 0.01);
     }
 
