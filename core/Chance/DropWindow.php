@@ -8,6 +8,7 @@ use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
 
@@ -21,7 +22,7 @@ use ZigLane\Core\Table\Point;
 final class DropWindow
 {
     private const TRIES = 41;
-    private const BISECTIONS = 7;
+    private const BISECTIONS = 5;
 
     /** Scanned to either side, in half mouths. */
     private const SPAN = 2.4;
@@ -36,6 +37,9 @@ final class DropWindow
     /** Ratio of neighbouring speeds on the ladder. */
     private const RUNG = 1.15;
 
+    /** Every so many rungs the whole mouth is scanned; those between start from the edges found there. */
+    private const ANCHOR = 3;
+
     /** From the ball to the middle of the mouth, rad and m. */
     public readonly float $toward;
     public readonly float $distance;
@@ -43,8 +47,14 @@ final class DropWindow
     private readonly Point $from;
     private readonly int $index;
 
-    /** @var list<Point> */
+    /** Balls this near to the mouth (m) may meet one that comes off the jaws. */
+    private const NEAR_MOUTH = 0.35;
+
+    /** @var list<Point> balls that it could meet before it drops */
     private array $others = [];
+
+    /** @var list<int> their numbers */
+    private array $names = [];
 
     /** @var array<string, list<array{float, float}>> by rung and side */
     private array $known = [];
@@ -61,11 +71,33 @@ final class DropWindow
         $this->distance = max($this->from->distanceTo($shape->mouthMiddle()), 0.03);
         if (!$alone) {
             foreach ($layout->objectBalls() as $id) {
-                if ($id !== $ball) {
+                if ($id !== $ball && $this->matters($layout->ball($id))) {
                     $this->others[] = $layout->ball($id);
+                    $this->names[] = $id;
                 }
             }
         }
+    }
+
+    /** Whether a ball lies where this one may pass on its way or come off the jaws. */
+    private function matters(Point $other): bool
+    {
+        $diameter = 2 * $this->simulator->ball->radius;
+        if ($other->distanceTo($this->simulator->geometry->pockets[$this->index]->mouthMiddle()) < self::NEAR_MOUTH) {
+            return true;
+        }
+        $far = $this->from->distanceTo($other);
+
+        return $far < $this->distance + 2 * $diameter
+            && abs(Angle::wrap($this->from->angleTo($other) - $this->toward)) < $this->span() + asin(min(1.0, $diameter / max($far, $diameter))) + 0.02;
+    }
+
+    /** The first of the other balls that it meets, sent that way (rad relative to toward); null for none. */
+    public function meets(float $way, float $speed): ?int
+    {
+        $hit = $this->sent($way, $speed, stopAtHit: true)->firstHit;
+
+        return $hit > 0 ? $this->names[$hit - 1] : null;
     }
 
     /**
@@ -100,7 +132,73 @@ final class DropWindow
      */
     private function rung(int $rung, int $side): array
     {
-        return $this->known["$rung $side"] ??= $this->scan(self::RUNG ** $rung, $side * self::SIDE);
+        if (isset($this->known["$rung $side"])) {
+            return $this->known["$rung $side"];
+        }
+        $anchor = self::ANCHOR * (int) round($rung / self::ANCHOR);
+
+        return $this->known["$rung $side"] = match (true) {
+            0 !== $side => $this->shifted($this->rung($rung, 0), self::RUNG ** $rung, $side * self::SIDE),
+            $rung === $anchor => $this->scan(self::RUNG ** $rung, 0.0),
+            default => $this->shifted($this->rung($anchor, 0), self::RUNG ** $rung, 0.0),
+        };
+    }
+
+    /**
+     * The intervals at another speed or with side spin, found near known ones; from the beginning where one has closed.
+     *
+     * @param list<array{float, float}> $known
+     *
+     * @return list<array{float, float}>
+     */
+    private function shifted(array $known, float $speed, float $side): array
+    {
+        $step = $this->step();
+        $intervals = [];
+        foreach ($known as $n => [$low, $high]) {
+            $middle = ($low + $high) / 2;
+            if (!$this->drops($middle, $speed, $side)) {
+                return $this->scan($speed, $side);
+            }
+            // Not past the middle of the gap to the neighbour.
+            $least = 0 === $n ? -$this->span() : ($known[$n - 1][1] + $low) / 2;
+            $most = isset($known[$n + 1]) ? ($high + $known[$n + 1][0]) / 2 : $this->span();
+            $intervals[] = [$this->edgeFrom($low, $middle, -$step, $least, $speed, $side), $this->edgeFrom($high, $middle, $step, $most, $speed, $side)];
+        }
+
+        return $intervals;
+    }
+
+    /** An edge from a known one near it: outward while it drops, else inward to the middle. */
+    private function edgeFrom(float $edge, float $middle, float $step, float $limit, float $speed, float $side): float
+    {
+        $outward = static fn(float $at): bool => $step > 0 ? $at < $limit : $at > $limit;
+        if ($this->drops($edge, $speed, $side)) {
+            $inside = $edge;
+            while ($outward($inside + $step)) {
+                if (!$this->drops($inside + $step, $speed, $side)) {
+                    return $this->edge($inside, $inside + $step, $speed, $side);
+                }
+                $inside += $step;
+            }
+
+            return $limit;
+        }
+        $outside = $edge;
+        while ($step > 0 ? $outside - $step > $middle : $outside - $step < $middle) {
+            if ($this->drops($outside - $step, $speed, $side)) {
+                return $this->edge($outside - $step, $outside, $speed, $side);
+            }
+            $outside -= $step;
+        }
+
+        return $this->edge($middle, $outside, $speed, $side);
+    }
+
+    /** Step of the scan, rad. */
+    private function step(): float
+    {
+        return 2 * $this->span() / (self::TRIES - 1);
     }
 
     /**
@@ -187,7 +285,7 @@ final class DropWindow
     private function scan(float $speed, float $side): array
     {
         $span = $this->span();
-        $step = 2 * $span / (self::TRIES - 1);
+        $step = $this->step();
         $intervals = [];
         $open = null;
         $last = false;

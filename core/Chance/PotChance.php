@@ -44,6 +44,9 @@ final class PotChance
     /** Tips to the side that are tried, in standard deviations; what side does turns over as it grows. */
     private const SIDES = [-3, -1, 0, 1, 3];
 
+    /** What side does counts as straight when it bends by less than this share of the whole error. */
+    private const STRAIGHT = 0.06;
+
     /** Steps between them, in standard deviations. */
     private const SIDE_STEP = 0.64;
 
@@ -320,10 +323,15 @@ final class PotChance
         $sides = self::sides($shifts);
         $square = array_sum(array_map(static fn(array $s): float => $s[1] * $s[0] * $s[0], $sides));
         $whole = sqrt($sigma * $sigma + $square);
+        // Where what side does goes straight up with it, it adds as squares like the rest.
+        if (self::isStraight($shifts, self::STRAIGHT * $whole)) {
+            [$sides, $sigma] = [[[0.0, 1.0]], $whole];
+        }
 
         $blocked = $this->blocked($x, $y, $aim - $squirt, $full, $gap, $whole);
         $fullness = self::fullness($aim - $squirt - $full, $limit);
         $chance = 0.0;
+        $near = [];
         foreach (self::NODES as [$node, $weight]) {
             $factor = max(0.05, 1.0 + $node * $error->speed);
             $shift = 0.0;
@@ -341,9 +349,10 @@ final class PotChance
             foreach ($this->window->at($out, $here[4]) as [$low, $high]) {
                 $ends = [];
                 foreach ([$low, $high] as $which => $edge) {
-                    $end = self::invert($geo, $correct, $aim, $edge, $squirt + $full, $limit);
+                    $end = self::invert($geo, $correct, $aim, $edge, $squirt + $full, $limit, $near[$which] ?? null);
+                    $near[$which] = $end;
                     $moved = $this->window->edgeNear($edge, $which, $outAt($end + $shift), $here[4]);
-                    $ends[] = $moved === $edge ? $end : self::invert($geo, $correct, $aim, $moved, $squirt + $full, $limit);
+                    $ends[] = $moved === $edge ? $end : self::invert($geo, $correct, $aim, $moved, $squirt + $full, $limit, $end);
                 }
                 sort($ends);
                 foreach ($sides as [$off, $part]) {
@@ -439,6 +448,17 @@ final class PotChance
     }
 
     /**
+     * @param array{float, float, float, float, float} $shifts at SIDES
+     */
+    private static function isStraight(array $shifts, float $within): bool
+    {
+        $slope = ($shifts[4] - $shifts[0]) / 6;
+
+        return abs($shifts[1] + $slope) < $within && abs($shifts[3] - $slope) < $within
+            && abs($shifts[0] + 3 * $slope) < 3 * $within && abs($shifts[4] - 3 * $slope) < 3 * $within;
+    }
+
+    /**
      * A normal error of the tip's side in fine steps.
      *
      * @param array{float, float, float, float, float} $shifts at SIDES, nothing at 0
@@ -484,11 +504,28 @@ final class PotChance
      *
      * @param callable(float): float $geo
      * @param callable(float): float $correct
+     * @param float|null             $guess one that should be near
      */
-    private static function invert(callable $geo, callable $correct, float $aim, float $wanted, float $middle, float $limit): float
+    private static function invert(callable $geo, callable $correct, float $aim, float $wanted, float $middle, float $limit, ?float $guess = null): float
     {
         // The more the cue ball goes right, the more the ball goes left.
         $miss = static fn(float $at): float => Angle::wrap($geo($at)) + $correct($at - $aim) - $wanted;
+        if (null !== $guess) {
+            // A few secant steps usually do.
+            [$one, $two] = [$guess, $guess + 1e-4];
+            [$missOne, $missTwo] = [$miss($one), $miss($two)];
+            for ($i = 0; $i < 3 && $missTwo < $missOne !== $two < $one; ++$i) {
+                $at = $two - $missTwo * ($two - $one) / ($missTwo - $missOne);
+                if (abs($at - $middle) >= $limit) {
+                    break;
+                }
+                [$one, $missOne] = [$two, $missTwo];
+                [$two, $missTwo] = [$at, $miss($at)];
+                if (abs($missTwo) < 1e-6) {
+                    return $two;
+                }
+            }
+        }
         $low = $middle - $limit;
         $high = $middle + $limit;
         $atLow = $miss($low);

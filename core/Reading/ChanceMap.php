@@ -16,8 +16,8 @@ use ZigLane\Core\Table\Point;
 final readonly class ChanceMap
 {
     /** Cells of the coarse grid along and across. */
-    private const LONG = 48;
-    private const ACROSS = 24;
+    private const LONG = 32;
+    private const ACROSS = 16;
 
     /** Corners of a cell that differ by more than this call for a closer look, beside the levels themselves. */
     private const STEEP = 0.35;
@@ -95,16 +95,16 @@ final readonly class ChanceMap
     }
 
     /**
-     * The same with places taken out, by their coordinates in m.
+     * The same, nowhere above a limit that depends on the place (m).
      *
-     * @param callable(float, float): bool $keep
+     * @param callable(float, float): float $limit
      */
-    public function only(callable $keep): self
+    public function capped(callable $limit): self
     {
         $values = [];
         foreach ($this->values as $i => $column) {
             foreach ($column as $j => $value) {
-                $values[$i][$j] = $value > 0.0 && !$keep($this->xs[$i], $this->ys[$j]) ? 0.0 : $value;
+                $values[$i][$j] = $value > 0.0 ? max(0.0, min($value, $limit($this->xs[$i], $this->ys[$j]))) : 0.0;
             }
         }
 

@@ -22,7 +22,10 @@ final readonly class GoingOn
 {
     /** Cuts tried, degrees: this far to either side, in such steps. */
     private const WIDEST = 60;
-    private const STEP = 10;
+    private const STEP = 15;
+
+    /** A cut that leads on stands for those this near, degrees. */
+    private const AROUND = 10;
 
     /** Cue ball's distances tried until one is free, m. */
     private const DISTANCES = [0.5, 0.3, 0.8];
@@ -79,17 +82,44 @@ final readonly class GoingOn
         };
     }
 
-    /** Whether the ball after can be reached from a cut, rad: at least one of the strokes leads on, between neighbours too. */
+    /** Whether the ball after can be reached from a cut, rad: at least one of the strokes from a cut near it leads on. */
     public function leadsOn(float $cut): bool
     {
+        return $this->margin($cut) >= 0.0;
+    }
+
+    /** How far a cut (rad) lies inside what leads on, rad; negative outside. */
+    public function margin(float $cut): float
+    {
         $degrees = rad2deg($cut);
+        $best = -180.0;
+        foreach ($this->bands() as [$low, $high]) {
+            $best = max($best, min($degrees - $low, $high - $degrees));
+        }
+
+        return deg2rad($best);
+    }
+
+    /**
+     * The cuts that lead on, each standing for those around it.
+     *
+     * @return list<array{float, float}> degrees, ascending
+     */
+    private function bands(): array
+    {
+        $bands = [];
         foreach ($this->shares as [$at, $share]) {
-            if ($share > 0.0 && abs($at - $degrees) <= self::STEP) {
-                return true;
+            if ($share > 0.0) {
+                $last = \count($bands) - 1;
+                if ($last >= 0 && $bands[$last][1] >= $at - self::AROUND) {
+                    $bands[$last][1] = (float) $at + self::AROUND;
+                } else {
+                    $bands[] = [(float) $at - self::AROUND, (float) $at + self::AROUND];
+                }
             }
         }
 
-        return false;
+        return $bands;
     }
 
     /** Mean share over all cuts: how natural it is to go on. */

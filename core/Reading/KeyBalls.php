@@ -28,6 +28,8 @@ final readonly class KeyBalls
     /** Cuts that a break shot is played with, degrees. */
     private const BREAK_CUTS = [15, 25, 35, 45];
 
+    private const WIDEST_BREAK = 55;
+
     /** How far into the rack's neighbourhood a break ball lies, m from the cue ball's contact to the rack. */
     private const BREAK_REACH = 0.6;
 
@@ -130,7 +132,7 @@ final readonly class KeyBalls
                 $stop = $this->contact($ball, $opening);
                 $read = $pot->fromPlace($stop->x, $stop->y);
                 $cut = abs(rad2deg($read->cut));
-                if ($read->chance > 0.4 && $cut > self::BREAK_CUTS[0] - 5 && $cut < 55 && $this->onBreakSide($break, $read->cut)) {
+                if ($read->chance > 0.4 && $cut > self::BREAK_CUTS[0] - 5 && $cut < self::WIDEST_BREAK && $this->onBreakSide($break, $read->cut)) {
                     $keys[] = new KeyBall($ball, $opening->pocket, false, $break->ball, $read->chance, \sprintf(
                         'The %d into the %s pocket is a key ball: a stop shot leaves the break ball %d at a cut of %.0f°, %.0f %%.',
                         $ball,
@@ -155,10 +157,10 @@ final readonly class KeyBalls
         $ghost = $this->layout->ball($break->ball)->toward($toward, -2 * $this->simulator->ball->radius);
         $map = ChanceMap::of($this->simulator, $pot, [0.6]);
 
-        return $map->only(function (float $x, float $y) use ($ghost, $toward, $break): bool {
+        return $map->capped(function (float $x, float $y) use ($ghost, $toward, $break): float {
             $cut = Angle::wrap($toward - atan2($ghost->y - $y, $ghost->x - $x));
 
-            return abs($cut) > deg2rad(self::BREAK_CUTS[0]) && abs($cut) < deg2rad(55) && $this->onBreakSide($break, $cut);
+            return $this->onBreakSide($break, $cut) ? 0.6 + min(abs($cut) - deg2rad(self::BREAK_CUTS[0]), deg2rad(self::WIDEST_BREAK) - abs($cut)) : 0.0;
         })->region(0.6);
     }
 

@@ -127,7 +127,7 @@ final readonly class Openings
         $among = new DropWindow($simulator, $layout, $ball, $pocket);
         $free = self::width($among->near($speed));
 
-        return new Opening($ball, $pocket, $free, $open, $free < 0.98 * $open ? self::blockers($layout, $among, $alone, $speed) : [], $alone->distance);
+        return new Opening($ball, $pocket, $free, $open, $free < 0.98 * $open ? self::blockers($among, $alone, $speed) : [], $alone->distance);
     }
 
     /**
@@ -162,15 +162,13 @@ final readonly class Openings
     /**
      * @return list<int>
      */
-    private static function blockers(Layout $layout, DropWindow $among, DropWindow $alone, float $speed): array
+    private static function blockers(DropWindow $among, DropWindow $alone, float $speed): array
     {
-        $others = array_values(array_filter($layout->objectBalls(), static fn(int $b): bool => $b !== $among->ball));
         $count = [];
         foreach ($alone->near($speed) as [$low, $high]) {
             for ($i = 0; $i < self::PROBES; ++$i) {
-                $state = $among->sent($low + ($high - $low) * ($i + 0.5) / self::PROBES, $speed, stopAtHit: true);
-                if ($state->firstHit > 0) {
-                    $hit = $others[$state->firstHit - 1];
+                $hit = $among->meets($low + ($high - $low) * ($i + 0.5) / self::PROBES, $speed);
+                if (null !== $hit) {
                     $count[$hit] = ($count[$hit] ?? 0) + 1;
                 }
             }

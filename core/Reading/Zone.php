@@ -50,7 +50,8 @@ final readonly class Zone
         $toward = $pot->window()->toward;
         $ghost = $at->toward($toward, -2 * $simulator->ball->radius);
         $cutFrom = static fn(float $x, float $y): float => Angle::wrap($toward - atan2($ghost->y - $y, $ghost->x - $x));
-        $kept = null === $goingOn ? $map : $map->only(static fn(float $x, float $y): bool => $goingOn->leadsOn($cutFrom($x, $y)));
+        // Falling off through the chance asked for where an angle stops to lead on: so the outline runs along that angle.
+        $kept = null === $goingOn ? $map : $map->capped(static fn(float $x, float $y): float => $chance + $goingOn->margin($cutFrom($x, $y)));
         $region = $kept->region($chance);
         // Nothing leads on: then the zone is what pots the ball.
         if ($region->isEmpty()) {

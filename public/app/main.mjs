@@ -1,6 +1,7 @@
 // Wires the page: shortcuts, what is redrawn, errors. All computing is the server's.
 import { watchTable, redress } from './table.mjs';
 import { watchInspector } from './inspector.mjs';
+import { watchReading } from './reading.mjs';
 import { watchPlayback, togglePlay } from './playback.mjs';
 
 const $ = (selector) => document.querySelector(selector);
@@ -18,6 +19,7 @@ watchTable();
 watchInspector(toast);
 watchPlayback();
 redress();
+watchReading(toast);
 
 document.addEventListener('click', (event) => {
     if (event.target.closest('[data-help]')) help.showModal();
@@ -34,6 +36,8 @@ const steps = {
     '[': () => go(-1),
     ']': () => go(1),
     l: () => $('#card-0')?.click(),
+    a: () => $('#ask-place')?.click(),
+    v: () => ($('#read') ? $('#mode-plan') : $('#mode-read'))?.click(),
     n: () => $('#add-leg')?.click(),
     p: togglePlay,
     t: () => $('#tip')?.focus(),

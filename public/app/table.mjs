@@ -1,9 +1,12 @@
 // The table: turning it upright, dragging and nudging balls, picking a pocket on the drawing.
 
+import { askAt, lookAtBall, probeAt } from './reading.mjs';
+
 const NARROW = matchMedia('(max-width: 820px) and (orientation: portrait)');
 const NUDGE = 0.125; // diamonds
 const FINE = 0.02;
 
+const reads = (svg) => svg.classList.contains('reads');
 const table = () => document.getElementById('table');
 
 /** After every redraw: upright on a narrow screen, head rail at the bottom. */
@@ -21,6 +24,11 @@ export function redress() {
         svg.setAttribute('viewBox', `${-margin} ${-margin} ${length + 2 * margin} ${width + 2 * margin}`);
         frame.removeAttribute('transform');
     }
+    dressText(svg);
+}
+
+/** Figures stand upright whichever way the table lies. */
+function dressText(svg) {
     for (const text of svg.querySelectorAll('.num, .upright-text')) {
         const x = text.getAttribute('x') ?? 0;
         const y = text.getAttribute('y') ?? 0;
@@ -40,13 +48,13 @@ function onBed(svg, event) {
     return { x: point.x, y: point.y };
 }
 
-/** The movable ball nearest to the pointer, if it is near enough for a finger. */
+/** The movable ball nearest to the pointer, if it is near enough for a finger; while reading, any ball. */
 function nearest(svg, event, at) {
     const scale = svg.querySelector('#frame').getScreenCTM();
     const pixels = Math.hypot(scale.a, scale.b);
     const limit = Math.max(28.575 * 1.2, (event.pointerType === 'touch' ? 26 : 12) / pixels);
     let best = null;
-    for (const ball of svg.querySelectorAll('.ball.movable')) {
+    for (const ball of svg.querySelectorAll(reads(svg) ? '.ball' : '.ball.movable')) {
         const far = Math.hypot(ball.dataset.x - at.x, ball.dataset.y - at.y);
         if (far <= limit && (!best || far < best.far)) best = { ball, far };
     }
@@ -70,6 +78,7 @@ function send(values) {
 
 export function watchTable() {
     NARROW.addEventListener('change', redress);
+    document.addEventListener('zl:dressed', () => { if (table()) dressText(table()); });
     let drag = null;
 
     document.addEventListener('pointerdown', (event) => {
@@ -77,6 +86,15 @@ export function watchTable() {
         if (!svg || event.button !== 0) return;
         const at = onBed(svg, event);
         const ball = nearest(svg, event, at);
+        if (!ball && reads(svg)) {
+            const { length, width } = numbers(svg);
+            if (at.x < 0 || at.y < 0 || at.x > length || at.y > width) return;
+            event.preventDefault();
+            drag = { svg, place: true };
+            svg.setPointerCapture(event.pointerId);
+            askAt(at.x / length * 8, at.y / width * 4);
+            return;
+        }
         if (!ball) return;
         event.preventDefault();
         ball.focus();
@@ -86,6 +104,12 @@ export function watchTable() {
     document.addEventListener('pointermove', (event) => {
         if (!drag) return;
         const at = onBed(drag.svg, event);
+        if (drag.place) {
+            const { length, width } = numbers(drag.svg);
+            askAt(at.x / length * 8, at.y / width * 4);
+            return;
+        }
+        if (!drag.ball.classList.contains('movable')) return;
         if (!drag.moved && Math.hypot(at.x - drag.from.x, at.y - drag.from.y) < 4) return;
         drag.moved = true;
         const x = at.x + drag.dx;
@@ -102,14 +126,19 @@ export function watchTable() {
         hint.setAttribute('y', y - (drag.svg.classList.contains('upright') ? 0 : 70));
         hint.textContent = `${(x / length * 8).toFixed(2)}, ${(y / width * 4).toFixed(2)}`;
         redressHint(hint, drag.svg);
+        if (drag.ball.dataset.ball === 'cue') probeAt(x / length * 8, y / width * 4);
     });
     const drop = (event) => {
         if (!drag) return;
-        const { svg, ball, moved, x, y } = drag;
+        const { svg, ball, moved, x, y, place } = drag;
         drag = null;
+        if (place) return;
         ball.classList.remove('dragged', 'cannot');
         svg.querySelector('#draghint').setAttribute('hidden', '');
-        if (!moved) return;
+        if (!moved) {
+            if (reads(svg) && event.type === 'pointerup') lookAtBall(ball.dataset.ball);
+            return;
+        }
         const { length, width } = numbers(svg);
         const home = () => ball.setAttribute('transform', `translate(${ball.dataset.x} ${ball.dataset.y})`);
         if (event.type === 'pointercancel') return home();

@@ -15,6 +15,9 @@ use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Rack\StaleRack;
+use ZigLane\App\Reading\Look;
+use ZigLane\App\Reading\ReadingDesk;
+use ZigLane\App\View\ReadingView;
 use ZigLane\App\View\Units;
 use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\Core\InvalidInput;
@@ -31,6 +34,7 @@ final class RackController extends AbstractController
         private readonly RackEditor $editor,
         private readonly WorkspaceBuilder $builder,
         private readonly ProfileStore $profiles,
+        private readonly ReadingDesk $desk,
     ) {}
 
     #[Route('', name: 'rack', methods: ['GET'])]
@@ -68,6 +72,7 @@ final class RackController extends AbstractController
 
         return $this->render('try.html.twig', [
             'w' => $this->builder->build($open, $chosen, Units::of($request), $rack),
+            'reading' => null,
             'units' => Units::of($request),
         ]);
     }
@@ -141,15 +146,35 @@ final class RackController extends AbstractController
     {
         return $request->headers->has('HX-Request')
             ? $this->workspace($request, $id, $chosen)
-            : $this->redirectToRoute('rack', ['id' => $id, 'leg' => $chosen], Response::HTTP_SEE_OTHER);
+            : $this->redirectToRoute('rack', self::address($id, $chosen, self::look($request)), Response::HTTP_SEE_OTHER);
+    }
+
+    private static function look(Request $request): ?Look
+    {
+        return Look::of($request->isMethod('POST') ? $request->request : $request->query);
+    }
+
+    /**
+     * @return array<string, int|string>
+     */
+    private static function address(int $id, int $chosen, ?Look $look): array
+    {
+        return ['id' => $id] + (0 === $chosen ? [] : ['leg' => $chosen]) + (null === $look ? [] : ['read' => $look->text()]);
     }
 
     private function workspace(Request $request, int $id, int $chosen, ?string $problem = null, int $status = Response::HTTP_OK): Response
     {
         $units = Units::of($request);
         $w = $this->builder->build($this->find($id), $chosen, $units);
+        $look = self::look($request);
+        $reading = null;
+        if (null !== $look) {
+            $at = $w->rack->withLayout($w->shown);
+            $reading = new ReadingView($at, $this->desk->read($at, $id), $look);
+        }
         $response = $this->render($request->headers->has('HX-Request') ? 'workspace.html.twig' : 'rack.html.twig', [
             'w' => $w,
+            'reading' => $reading,
             'units' => $units,
             'problem' => $problem,
             'profiles' => 0 === $w->chosen ? $this->profiles->names() : [],
@@ -157,7 +182,7 @@ final class RackController extends AbstractController
         $response->headers->set('Vary', 'HX-Request');
         $response->headers->set('Cache-Control', 'no-store');
         if ($request->headers->has('HX-Request')) {
-            $response->headers->set('HX-Replace-Url', $this->generateUrl('rack', ['id' => $id] + (0 === $w->chosen ? [] : ['leg' => $w->chosen])));
+            $response->headers->set('HX-Replace-Url', $this->generateUrl('rack', self::address($id, $w->chosen, $look)));
         }
 
         return $response;

@@ -11,6 +11,7 @@ use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverElement;
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
@@ -247,5 +248,32 @@ abstract class BrowserTestCase extends TestCase
             }
         }
         self::assertSame([], $bad);
+    }
+
+    /** axe-core's rules for WCAG 2 A and AA on the page as it is, contrast included. */
+    protected function assertAccessible(string $name): void
+    {
+        $this->script((string) file_get_contents(__DIR__ . '/axe-4.14.1.min.js'));
+        $found = $this->web->executeAsyncScript('axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"] }).then(r => arguments[0](r.violations.map(v => v.id + ": " + v.nodes.slice(0, 3).map(n => n.html.slice(0, 120) + " " + (n.any[0] ? n.any[0].message : "")).join(" | "))));');
+        self::assertSame([], $found, "$name page");
+    }
+
+    /** Tabs forward until an element has the focus. */
+    protected function tabTo(string $id): void
+    {
+        for ($i = 0; $i < 80; ++$i) {
+            if ($id === $this->focused()) {
+                return;
+            }
+            $this->keys(WebDriverKeys::TAB);
+        }
+        self::fail("Tab never reaches #$id.");
+    }
+
+    protected function focused(): string
+    {
+        $id = $this->script('return document.activeElement?.id ?? ""');
+
+        return \is_string($id) ? $id : '';
     }
 }

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Reading;
+
+use ZigLane\Core\Chance\NoPot;
+use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Chance\PotReading;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Table\Angle;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+
+/**
+ * What the cue ball could pot from one place: every ball that may be shot now and, with a fixed order, the one after it.
+ */
+final readonly class FromHere
+{
+    /** Cuts beyond this are not asked for, rad. */
+    private const WIDEST = 1.4;
+
+    /**
+     * @param int                     $ball
+     * @param bool                    $later whether the balls before it are taken as gone
+     * @param list<array{Pocket, PotReading}> $pots  the likeliest first; empty when there is none
+     * @param string                  $why   when there is none
+     */
+    private function __construct(public int $ball, public bool $later, public array $pots, public string $why) {}
+
+    public function chance(): float
+    {
+        return [] === $this->pots ? 0.0 : $this->pots[0][1]->chance;
+    }
+
+    /**
+     * @return list<self> those that may be shot now, the likeliest first, then the one after
+     */
+    public static function of(Rack $rack, Point $place): array
+    {
+        $game = $rack->rules();
+        $targets = $game->legalTargets($rack->layout);
+        $now = array_map(static fn(int $ball): self => self::ball($rack, $ball, $place, false), $targets);
+        usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
+        if (!Order::isFixed($game) || [] === $targets) {
+            return $now;
+        }
+
+        return [...$now, ...array_map(
+            static fn(int $ball): self => self::ball($rack, $ball, $place, true),
+            WhenDue::after($game, $rack->layout, $targets[0]),
+        )];
+    }
+
+    private static function ball(Rack $rack, int $ball, Point $place, bool $later): self
+    {
+        $simulator = $rack->simulator();
+        $layout = $later ? WhenDue::layout($rack->rules(), $rack->layout, $ball) : $rack->layout;
+        $pots = [];
+        $why = '';
+        foreach (Pocket::cases() as $pocket) {
+            $pot = new PotChance($simulator, $layout, $ball, $pocket, $rack->player);
+            if (!$pot->free($place->x, $place->y)) {
+                return new self($ball, $later, [], NoPot::NoRoom->value);
+            }
+            $toward = $pot->window()->toward;
+            $ghost = $layout->ball($ball)->toward($toward, -2 * $simulator->ball->radius);
+            if (abs(Angle::wrap($toward - $place->angleTo($ghost))) > self::WIDEST) {
+                continue;
+            }
+            $read = $pot->fromPlace($place->x, $place->y);
+            if (null !== $read->why) {
+                $why = $read->why->value;
+            } elseif ($read->chance >= 0.005) {
+                $pots[] = [$pocket, $read];
+            }
+        }
+        usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
+
+        return new self($ball, $later, \array_slice($pots, 0, 2), [] === $pots ? ('' === $why ? 'too thin for every pocket, or from the wrong side' : $why) : '');
+    }
+}

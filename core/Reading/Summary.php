@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Reading;
+
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * A reading in a few sentences: what a player would say after a walk round the table.
+ */
+final class Summary
+{
+    private function __construct() {}
+
+    /**
+     * @return list<string> whole sentences, the most important first
+     */
+    public static function of(TableReading $reading, Rack $rack): array
+    {
+        $say = [];
+        $problem = $reading->troubles[0] ?? null;
+        if (null !== $problem) {
+            $say[] = $problem->sentence;
+        } elseif ([] !== $reading->own) {
+            $say[] = 'Nothing is in the way: every ball goes somewhere, so it comes down to position.';
+        }
+        $count = \count($reading->own);
+        $none = $one = [];
+        foreach ($reading->own as $ball) {
+            match (\count($reading->openings->going($ball))) {
+                0 => $none[] = $ball,
+                1 => $one[] = $ball,
+                default => null,
+            };
+        }
+        if ($count > 0) {
+            $say[] = \sprintf(
+                '%d of %s directly%s%s.',
+                $count - \count($none),
+                1 === $count ? 'one ball goes' : "$count balls go",
+                [] === $one ? '' : \sprintf('; %s in one pocket only', self::balls($one)),
+                [] === $none ? '' : \sprintf('; not yet %s', self::balls($none)),
+            );
+        }
+        if (isset($reading->keys[0])) {
+            $say[] = $reading->keys[0]->reason;
+        }
+        if ('eight-ball' === $rack->game->value && null === $rack->group) {
+            $say[] = 'The table is open: both groups are read.';
+        }
+
+        return $say;
+    }
+
+    /**
+     * @param list<int> $balls
+     */
+    private static function balls(array $balls): string
+    {
+        $last = array_pop($balls);
+
+        return [] === $balls ? "the $last" : 'the ' . implode(', ', $balls) . " and the $last";
+    }
+}

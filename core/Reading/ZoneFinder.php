@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Reading;
+
+use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Pocket;
+
+/**
+ * The position zone of a ball of a rack: on the table as it will be at its turn, with the angles cut out that do not lead
+ * on to what may follow.
+ */
+final readonly class ZoneFinder
+{
+    /** Of the balls that may follow in a free order, the nearest so many are asked; of their pockets the widest so many. */
+    private const NEAREST = 3;
+    private const WIDEST = 2;
+
+    private Simulator $simulator;
+
+    public function __construct(private Rack $rack)
+    {
+        $this->simulator = $rack->simulator();
+    }
+
+    public function pot(int $ball, Pocket $pocket): PotChance
+    {
+        return new PotChance($this->simulator, $this->layout($ball), $ball, $pocket, $this->rack->player);
+    }
+
+    public function layout(int $ball): Layout
+    {
+        return WhenDue::layout($this->rack->rules(), $this->rack->layout, $ball);
+    }
+
+    /** @param float $chance 0–1, least chance of the pot */
+    public function zone(int $ball, Pocket $pocket, float $chance = Defaults::ZONE_CHANCE): Zone
+    {
+        $layout = $this->layout($ball);
+
+        return Zone::of($this->simulator, $layout, $this->pot($ball, $pocket), $this->goingOn($layout, $ball, $pocket, $chance), $chance);
+    }
+
+    private function goingOn(Layout $layout, int $ball, Pocket $pocket, float $chance): ?GoingOn
+    {
+        $after = WhenDue::after($this->rack->rules(), $this->rack->layout, $ball);
+        if ([] === $after) {
+            return null;
+        }
+        $at = $layout->ball($ball);
+        usort($after, static fn(int $a, int $b): int => $at->distanceTo($layout->ball($a)) <=> $at->distanceTo($layout->ball($b)));
+        $then = $layout->without($ball);
+        $pots = [];
+        foreach (\array_slice($after, 0, self::NEAREST) as $next) {
+            $openings = [];
+            foreach (Pocket::cases() as $case) {
+                $opening = Openings::opening($this->simulator, $then, $next, $case);
+                if ($opening->goes()) {
+                    $openings[] = $opening;
+                }
+            }
+            usort($openings, static fn(Opening $a, Opening $b): int => $b->free <=> $a->free);
+            foreach (\array_slice($openings, 0, self::WIDEST) as $opening) {
+                $pots[] = new PotChance($this->simulator, $then, $next, $opening->pocket, $this->rack->player);
+            }
+        }
+
+        return [] === $pots ? null : GoingOn::of($this->simulator, $layout, $this->rack->player, $ball, $pocket, $pots, $chance);
+    }
+}
