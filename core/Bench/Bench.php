@@ -6,6 +6,9 @@ namespace ZigLane\Core\Bench;
 
 use ZigLane\Core\Aim\AimRefused;
 use ZigLane\Core\Aim\AimSolver;
+use ZigLane\Core\Reading\Openings;
+use ZigLane\Core\Reading\TableReading;
+use ZigLane\Core\Reading\ZoneFinder;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Simulator;
 
@@ -16,6 +19,7 @@ final readonly class Bench
 {
     private const SHOTS = 2000;
     private const POTS = 300;
+    private const RACKS = 4;
     private const REPEATS = 5;
 
     private Simulator $simulator;
@@ -54,6 +58,36 @@ final readonly class Bench
     public function breakMs(): float
     {
         return 1000 * $this->time([$this->workload->break()]);
+    }
+
+    /** Milliseconds to read a nine-ball rack cold. */
+    public function readingMs(): float
+    {
+        $racks = $this->workload->racks(self::RACKS);
+
+        return 1000 / self::RACKS * self::median(static function () use ($racks): void {
+            foreach ($racks as $rack) {
+                TableReading::of($rack, $rack->player);
+            }
+        });
+    }
+
+    /** Milliseconds for the position zone of a rack's 5 in its widest pocket, cold. */
+    public function zoneMs(): float
+    {
+        $wanted = [];
+        foreach ($this->workload->racks(self::RACKS) as $rack) {
+            $going = Openings::of($this->simulator, $rack->layout)->going(5);
+            if ([] !== $going) {
+                $wanted[] = [new ZoneFinder($rack), $going[0]->pocket];
+            }
+        }
+
+        return 1000 / max(1, \count($wanted)) * self::median(static function () use ($wanted): void {
+            foreach ($wanted as [$finder, $pocket]) {
+                $finder->zone(5, $pocket);
+            }
+        });
     }
 
     /**

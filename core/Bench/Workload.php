@@ -8,6 +8,8 @@ use ZigLane\Core\Aim\AimRequest;
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Cue\Shot;
 use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
@@ -15,6 +17,7 @@ use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
+use ZigLane\Core\Table\Table;
 
 /**
  * The fixed shots that speed is measured on: always the same, from seeded numbers.
@@ -74,6 +77,22 @@ final readonly class Workload
         }
 
         return $pots;
+    }
+
+    /**
+     * Nine-ball racks to read and to plan, balls anywhere.
+     *
+     * @return list<Rack>
+     */
+    public function racks(int $count, int $balls = 9): array
+    {
+        $random = new Generator($this->seed);
+        $racks = [];
+        for ($n = 0; $n < $count; ++$n) {
+            $racks[] = new Rack("rack $n", GameName::NineBall, new Table(), $this->rack($random, $balls));
+        }
+
+        return $racks;
     }
 
     /** A hard break of a frozen rack of fifteen. */

@@ -31,6 +31,8 @@ final class LaneBenchCommand extends Command
             'shotsPerSecond' => (int) round($bench->shotsPerSecond()),
             'aimSolveMs' => round($bench->aimSolveMs(), 3),
             'breakMs' => round($bench->breakMs(), 2),
+            'readingMs' => round($bench->readingMs()),
+            'zoneMs' => round($bench->zoneMs()),
         ];
         if (true === $input->getOption('curve')) {
             $answer['curve'] = $bench->curve();

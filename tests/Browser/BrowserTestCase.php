@@ -56,6 +56,10 @@ abstract class BrowserTestCase extends TestCase
                 usleep(250000);
             }
         }
+        // What the page complains of is logged with its particulars, not as "Array(1)".
+        (new ChromeDevToolsDriver(self::$session))->execute('Page.addScriptToEvaluateOnNewDocument', [
+            'source' => 'const warn = console.warn; console.warn = (...parts) => warn(parts.map((p) => typeof p === "string" ? p : JSON.stringify(p)).join(" "));',
+        ]);
         register_shutdown_function(self::close(...));
     }
 

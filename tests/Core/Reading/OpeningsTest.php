@@ -7,7 +7,10 @@ namespace ZigLane\Tests\Core\Reading;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
+use ZigLane\Core\Table\Table;
 
 final class OpeningsTest extends TestCase
 {
@@ -29,6 +32,33 @@ final class OpeningsTest extends TestCase
             $fresh = Openings::of($simulator, $layout);
             self::assertEquals($fresh, Openings::of($simulator, $layout, $before));
             self::assertNotEquals($before, $fresh);
+        }
+    }
+
+    /**
+     * A ball sent square at a pocket that it can enter without touching a jaw has mouth − ball to play with, and it still
+     * drops off a jaw, but never from beyond the nose: between (mouth − 2R)/d and mouth/d. Mouths: 4.5 in corners and 5 in
+     * sides are the equipment specification of the World Pool-Billiard Association (corner 4.5–4.625 in, side 5–5.125 in;
+     * from memory), 2.25 in balls: the corner mouth is two balls wide. 4 and 5 in are tight and league tables (common
+     * practice, no source).
+     */
+    public function testAnOpeningIsTheMouthLessTheBallAndALittleMore(): void
+    {
+        foreach ([4.0, 4.25, 4.5, 5.0] as $corner) {
+            $table = new Table(cornerMouth: $corner * 0.0254, sideMouth: ($corner + 0.5) * 0.0254);
+            $simulator = new Simulator($table);
+            foreach ([Pocket::FootLeft, Pocket::SideRight] as $pocket) {
+                $shape = $simulator->geometry->pocket($pocket);
+                $mouth = $shape->tipA->distanceTo($shape->tipB);
+                $square = Pocket::SideRight === $pocket ? -M_PI / 2 : atan2($simulator->geometry->width / 2 - $shape->mouthMiddle()->y, -$simulator->geometry->width / 2);
+                foreach ([0.4, 0.7, 0.9] as $far) {
+                    $from = $shape->mouthMiddle()->toward($square, $far);
+                    $layout = new Layout([0 => new Point(0.3, 0.3), 1 => $from]);
+                    $opening = Openings::opening($simulator, $layout, 1, $pocket);
+                    self::assertGreaterThan(($mouth - 2 * $simulator->ball->radius) / $far, $opening->free, "$corner {$pocket->value} $far");
+                    self::assertLessThan($mouth / $far, $opening->free, "$corner {$pocket->value} $far");
+                }
+            }
         }
     }
 }
