@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
+
 /**
  * Takes the pictures in docs/screenshots from the demo racks: "bin/zig-lane screenshots". Not a test, so it is not named
  * like one; it only borrows the tests' browser.
@@ -27,6 +29,16 @@ final class Screenshots extends BrowserTestCase
             $this->screen($width, $height);
             $this->web->get($url);
             $this->until(fn(): bool => 'complete' === $this->script('return document.readyState') && true === $this->script('return document.fonts.status === "loaded"'), $name);
+            if ('racks' !== $name) {
+                $this->until(fn(): bool => str_contains($this->text('[data-chance-of="1"]'), '%') && (!str_contains($url, 'leg=') || '' !== $this->text('#position-words')), "$name: the chances");
+            }
+            $this->web->takeScreenshot("$folder/$name.png");
+        }
+        $cluster = self::url((string) parse_url((string) $this->demo('Seven-foot cluster'), \PHP_URL_PATH));
+        foreach (['reading' => ["$cluster?read=3", 1280, 800], 'phone-reading' => ["$cluster?read=3", 390, 844], 'reading-nine' => ["$rack?read=5", 1280, 800]] as $name => [$url, $width, $height]) {
+            $this->screen($width, $height);
+            $this->web->get($url);
+            $this->until(fn(): bool => $this->howMany('#zone .hatched') > 0 && str_contains($this->text('#from'), '%'), $name);
             $this->web->takeScreenshot("$folder/$name.png");
         }
         $this->measure();
@@ -39,6 +51,13 @@ final class Screenshots extends BrowserTestCase
         $this->web->takeScreenshot("$folder/broken-line.png");
         $this->click('#undo-button');
         $this->until(fn(): bool => 0 === $this->howMany('#fault-1'), 'undone');
+    }
+
+    private function demo(string $name): ?string
+    {
+        $this->web->get(self::url('/'));
+
+        return $this->web->findElement(WebDriverBy::xpath("//a[contains(., '$name')]"))->getAttribute('href');
     }
 
     /** Fills in the readings of a fast table, and has them worked out. */
