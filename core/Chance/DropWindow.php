@@ -236,16 +236,18 @@ final class DropWindow
     }
 
     /**
-     * The middle of the widest interval, rad relative to toward.
+     * A part of the widest interval, rad relative to toward.
+     *
+     * @param float $offset −1 … 1, 0 its middle
      */
-    public function middle(float $speed): ?float
+    public function part(float $speed, float $offset = 0.0): ?float
     {
         $best = null;
         $widest = 0.0;
         foreach ($this->at($speed) as [$low, $high]) {
             if ($high - $low > $widest) {
                 $widest = $high - $low;
-                $best = ($low + $high) / 2;
+                $best = ($low + $high) / 2 + $offset * $widest / 2;
             }
         }
 

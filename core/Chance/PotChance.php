@@ -132,8 +132,27 @@ final class PotChance
      */
     public function at(float $x, float $y, float $speed, float $a, float $b, float $rough = 0.0): PotReading
     {
+        $line = $this->line($x, $y, $speed, $a, $b);
+        if ($line instanceof NoPot) {
+            return PotReading::none($line);
+        }
+        [$aim, $elevation] = $line;
+        $error = $this->errors($x, $y, $aim, $elevation, $speed);
+
+        return $this->around($x, $y, $aim, $speed, $a, $b, $elevation, $error, $rough);
+    }
+
+    /**
+     * How the cue must point for a stroke that sends the ball to a part of what drops.
+     *
+     * @param float $offset −1 … 1 from the left to the right edge of the widest opening
+     *
+     * @return array{float, float}|NoPot aim and elevation, rad
+     */
+    public function line(float $x, float $y, float $speed, float $a, float $b, float $offset = 0.0): array|NoPot
+    {
         if (!$this->free($x, $y)) {
-            return PotReading::none(NoPot::NoRoom);
+            return NoPot::NoRoom;
         }
         // Seen from the ball, is the cue ball on a side from which the pocket can be cut at all?
         $ghostX = $this->at->x - $this->diameter * cos($this->window->toward);
@@ -141,24 +160,23 @@ final class PotChance
         $way = atan2($ghostY - $y, $ghostX - $x);
         $cut = abs(Angle::wrap($this->window->toward - $way));
         if ($cut > self::THINNEST + $this->window->span()) {
-            return PotReading::none(NoPot::TooThin);
+            return NoPot::TooThin;
         }
         $outSpeed = $this->outSpeed($x, $y, $speed, $b, $cut);
-        $middle = $this->window->middle($outSpeed);
-        if (null === $middle) {
-            return PotReading::none(NoPot::DoesNotGo);
+        $target = $this->window->part($outSpeed, $offset);
+        if (null === $target) {
+            return NoPot::DoesNotGo;
         }
         $elevation = $this->elevation($x, $y, $way, $a, $b);
         if (null === $elevation) {
-            return PotReading::none(NoPot::OutOfReach);
+            return NoPot::OutOfReach;
         }
-        $aim = $this->aim($x, $y, $speed, $a, $b, $elevation, $middle);
+        $aim = $this->aim($x, $y, $speed, $a, $b, $elevation, $target);
         if (null === $aim) {
-            return PotReading::none(NoPot::TooThin);
+            return NoPot::TooThin;
         }
-        $error = $this->errors($x, $y, $aim, $elevation, $speed);
 
-        return $this->around($x, $y, $aim, $speed, $a, $b, $elevation, $error, $rough);
+        return [$aim, $elevation];
     }
 
     /** The chance of a shot as it stands, whatever it is aimed at. */

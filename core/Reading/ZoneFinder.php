@@ -43,11 +43,13 @@ final readonly class ZoneFinder
     {
         $layout = $this->layout($ball);
 
-        return Zone::of($this->simulator, $layout, $this->pot($ball, $pocket), $this->goingOn($layout, $ball, $pocket, $chance), $chance);
+        return Zone::of($this->simulator, $layout, $this->pot($ball, $pocket), $this->goingOn($ball, $pocket, $chance), $chance);
     }
 
-    private function goingOn(Layout $layout, int $ball, Pocket $pocket, float $chance): ?GoingOn
+    /** From which angles a pot leads on to what may follow; null when nothing follows or nothing goes. */
+    public function goingOn(int $ball, Pocket $pocket, float $chance = Defaults::ZONE_CHANCE): ?GoingOn
     {
+        $layout = $this->layout($ball);
         $after = WhenDue::after($this->rack->rules(), $this->rack->layout, $ball);
         if ([] === $after) {
             return null;

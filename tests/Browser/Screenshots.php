@@ -34,7 +34,7 @@ final class Screenshots extends BrowserTestCase
             }
             $this->web->takeScreenshot("$folder/$name.png");
         }
-        $cluster = self::url((string) parse_url((string) $this->demo('Seven-foot cluster'), \PHP_URL_PATH));
+        $cluster = self::url((string) parse_url($this->demo('Seven-foot cluster'), \PHP_URL_PATH));
         foreach (['reading' => ["$cluster?read=3", 1280, 800], 'phone-reading' => ["$cluster?read=3", 390, 844], 'reading-nine' => ["$rack?read=5", 1280, 800]] as $name => [$url, $width, $height]) {
             $this->screen($width, $height);
             $this->web->get($url);
@@ -53,11 +53,11 @@ final class Screenshots extends BrowserTestCase
         $this->until(fn(): bool => 0 === $this->howMany('#fault-1'), 'undone');
     }
 
-    private function demo(string $name): ?string
+    private function demo(string $name): string
     {
         $this->web->get(self::url('/'));
 
-        return $this->web->findElement(WebDriverBy::xpath("//a[contains(., '$name')]"))->getAttribute('href');
+        return (string) $this->web->findElement(WebDriverBy::xpath("//a[contains(., '$name')]"))->getAttribute('href');
     }
 
     /** Fills in the readings of a fast table, and has them worked out. */

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Route;
+
+use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\GoingOn;
+use ZigLane\Core\Reading\Opening;
+use ZigLane\Core\Reading\Openings;
+use ZigLane\Core\Reading\Order;
+use ZigLane\Core\Reading\WhenDue;
+use ZigLane\Core\Reading\ZoneFinder;
+use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Table\Angle;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+
+/**
+ * What the cue ball is left with wherever it comes to lie after a pot: the best chance on what may be shot next, and whether
+ * that leads on. Worked out at the nodes of a grid as they are asked for, and interpolated between them.
+ */
+final class Prospect
+{
+    /** Distance of the nodes, m. */
+    private const NODE = 0.05;
+
+    /** Pockets asked for each next ball; of next balls, where there is a choice, the nearest so many. */
+    private const POCKETS = 3;
+    private const BALLS = 5;
+
+    /** What a chance is worth from an angle that does not lead on. */
+    private const ASTRAY = 0.6;
+
+    /** @var array<int, array{float, float, int}> chance, worth and pot at a node */
+    private array $nodes = [];
+
+    /** @var array<int, GoingOn|null> by pot, once asked for */
+    private array $goingOn = [];
+
+    /**
+     * @param list<PotChance> $pots of what may come next
+     * @param float           $level chance that counts as position
+     */
+    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, public readonly float $level, private bool $looksOn = false) {}
+
+    /** @param int $ball about to be potted */
+    public static function after(Rack $rack, int $ball, float $level = Defaults::ZONE_CHANCE): self
+    {
+        $next = WhenDue::after($rack->rules(), $rack->layout, $ball);
+        $after = $rack->withLayout($rack->layout->without($ball));
+        if (!Order::isFixed($rack->rules())) {
+            $at = $rack->layout->ball($ball);
+            usort($next, static fn(int $a, int $b): int => $at->distanceTo($after->layout->ball($a)) <=> $at->distanceTo($after->layout->ball($b)));
+            $next = \array_slice($next, 0, self::BALLS);
+        } else {
+            $next = \array_slice($next, 0, 1);
+        }
+        $finder = new ZoneFinder($after);
+        $pots = [];
+        foreach ($next as $other) {
+            $going = array_filter(
+                array_map(static fn(Pocket $p): Opening => Openings::opening($after->simulator(), $after->layout, $other, $p), Pocket::cases()),
+                static fn(Opening $o): bool => $o->goes(),
+            );
+            // Wide openings far from a flat angle first.
+            usort($going, static fn(Opening $a, Opening $b): int => $b->free <=> $a->free);
+            foreach (\array_slice($going, 0, self::POCKETS) as $opening) {
+                $pots[] = $finder->pot($other, $opening->pocket);
+            }
+        }
+
+        return new self($finder, $after, $pots, $level);
+    }
+
+    /** From now on angles count that do not lead on. */
+    public function lookOn(): self
+    {
+        $this->looksOn = true;
+        $this->nodes = [];
+
+        return $this;
+    }
+
+    /** Best chance on what comes next from a place (m), 0–1; 1 when nothing needs to come. */
+    public function chance(float $x, float $y): float
+    {
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->between($x, $y, 0);
+    }
+
+    /** The same, less where it does not lead on. */
+    public function worth(float $x, float $y): float
+    {
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->between($x, $y, 1);
+    }
+
+    public function isPosition(float $x, float $y): bool
+    {
+        return $this->worth($x, $y) >= $this->level;
+    }
+
+    /**
+     * What would be shot from a place (m).
+     *
+     * @return array{int, Pocket}|null
+     */
+    public function next(float $x, float $y): ?array
+    {
+        $node = [] === $this->pots ? null : $this->node((int) round($x / self::NODE), (int) round($y / self::NODE));
+
+        return null === $node || $node[0] <= 0.0 ? null : [$this->pots[$node[2]]->ball, $this->pots[$node[2]]->pocket];
+    }
+
+    private function over(): bool
+    {
+        return $this->after->rules()->isOver($this->after->layout) || [] === $this->after->layout->objectBalls();
+    }
+
+    private function between(float $x, float $y, int $which): float
+    {
+        $u = $x / self::NODE;
+        $v = $y / self::NODE;
+        $i = (int) floor($u);
+        $j = (int) floor($v);
+        $s = $u - $i;
+        $t = $v - $j;
+
+        return (1 - $s) * ((1 - $t) * $this->node($i, $j)[$which] + $t * $this->node($i, $j + 1)[$which])
+            + $s * ((1 - $t) * $this->node($i + 1, $j)[$which] + $t * $this->node($i + 1, $j + 1)[$which]);
+    }
+
+    /**
+     * @return array{float, float, int}
+     */
+    private function node(int $i, int $j): array
+    {
+        return $this->nodes[$i * 1024 + $j] ??= $this->asked($i * self::NODE, $j * self::NODE);
+    }
+
+    /**
+     * @return array{float, float, int}
+     */
+    private function asked(float $x, float $y): array
+    {
+        // A node outside counts as the nearest place that a ball can lie at.
+        $g = $this->after->simulator()->geometry;
+        $place = new Point(max($g->reach, min($g->length - $g->reach, $x)), max($g->reach, min($g->width - $g->reach, $y)));
+        $best = [0.0, 0.0, 0];
+        foreach ($this->pots as $n => $pot) {
+            $chance = $pot->fromPlace($place->x, $place->y, max($best[0], 0.05))->chance;
+            if ($chance > $best[0]) {
+                $worth = $chance * ($this->leadsOn($n, $place) ? 1.0 : self::ASTRAY);
+                if ($worth > $best[1]) {
+                    $best = [$chance, $worth, $n];
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    private function leadsOn(int $n, Point $place): bool
+    {
+        if (!$this->looksOn) {
+            return true;
+        }
+        $pot = $this->pots[$n];
+        if (!\array_key_exists($n, $this->goingOn)) {
+            $this->goingOn[$n] = $this->finder->goingOn($pot->ball, $pot->pocket, $this->level);
+        }
+        $on = $this->goingOn[$n];
+        if (null === $on) {
+            return true;
+        }
+        $toward = $pot->window()->toward;
+        $ghost = $this->after->layout->ball($pot->ball)->toward($toward, -2 * $this->after->simulator()->ball->radius);
+
+        // Where nothing leads on from any angle, angles make no odds.
+        return 0.0 === $on->ease() || $on->leadsOn(Angle::wrap($toward - $place->angleTo($ghost)));
+    }
+}

@@ -1,0 +1,411 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Route;
+
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Chance\ErrorSamples;
+use ZigLane\Core\Chance\NoPot;
+use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Cue\Shot;
+use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\SpeedWindow;
+use ZigLane\Core\Route\Internal\Trial;
+use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Simulation\Internal\Kernel;
+use ZigLane\Core\Simulation\Internal\KernelState;
+use ZigLane\Core\Table\Angle;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+
+/**
+ * Finds the ways from one pot to the next: strokes are swept coarsely, each speed judged together with its neighbours as the
+ * player's hand would mix them; the best of each idea is then refined and judged by playing it many times with errors, all
+ * ideas with the same ones.
+ */
+final class RouteSearch
+{
+    /** Tips swept, in ball radii: [side, height]. */
+    private const TIPS = [
+        [0.0, 0.0], [0.0, -0.25], [0.0, 0.25], [0.0, -0.45], [0.0, 0.45],
+        [-0.2, 0.0], [0.2, 0.0], [-0.4, 0.0], [0.4, 0.0],
+        [-0.2, -0.25], [0.2, -0.25], [-0.2, 0.25], [0.2, 0.25],
+        [-0.33, -0.33], [0.33, -0.33], [-0.33, 0.33], [0.33, 0.33],
+    ];
+
+    /** Ratio of neighbouring speeds; softest and hardest, as shares of the reading stroke's; hardest of all, m/s. */
+    private const RUNG = 1.13;
+    private const SOFTEST = 0.72;
+    private const HARDEST = 5.5;
+    private const MOST_SPEED = 7.5;
+
+    /** Parts of the pocket tried beside the middle when refining. */
+    private const OFFSET_STEP = 0.45;
+
+    /** Ideas looked into, refined, and kept. */
+    private const LOOKED = 18;
+    private const REFINED = 7;
+    public const KEPT = 6;
+
+    /** Tries at each stage. */
+    private const FEW = 24;
+    private const SOME = 48;
+    public const MANY = 400;
+
+    private const ROUNDS = 2;
+
+    /** No shot is left below this. */
+    private const NO_SHOT = 0.05;
+
+    private readonly PotChance $pot;
+    private readonly Trial $trial;
+    private readonly Prospect $prospect;
+    private readonly Point $cue;
+
+    /** Shots played so far. */
+    public int $played = 0;
+
+    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket, ?Prospect $prospect = null)
+    {
+        $simulator = $rack->simulator();
+        $this->cue = $rack->layout->ball(BallId::CUE);
+        $this->pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player);
+        $this->trial = new Trial($simulator, $rack->layout, $ball, $pocket);
+        $this->prospect = $prospect ?? Prospect::after($rack, $ball);
+    }
+
+    /**
+     * Lists of routes as they become known, the best first; the last one is settled.
+     *
+     * @return \Generator<int, list<Route>>
+     */
+    public function routes(): \Generator
+    {
+        $swept = $this->sweep();
+        $ideas = $this->ideas($swept, self::LOOKED);
+        $rough = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEW)], $ideas));
+        yield $this->kept($rough, self::FEW);
+        $this->prospect->lookOn();
+        $rough = $this->ranked(array_map(fn(array $p): array => [$p[0], $this->judged($p[0], self::FEW)], $rough));
+        $settled = [];
+        foreach (\array_slice($rough, 0, self::REFINED) as $n => [$candidate]) {
+            $settled[] = $this->refined($candidate);
+            yield $this->kept($this->ranked([...$settled, ...\array_slice($rough, $n + 1)]), self::FEW);
+        }
+        yield $this->kept($this->ranked($settled), self::MANY);
+    }
+
+    /**
+     * The settled list at once.
+     *
+     * @return list<Route>
+     */
+    public function settled(): array
+    {
+        $last = [];
+        foreach ($this->routes() as $list) {
+            $last = $list;
+        }
+
+        return $last;
+    }
+
+    /**
+     * One stroke as a route, judged.
+     *
+     * @param float $offset part of what drops, −1 … 1
+     */
+    public function route(float $speed, float $a, float $b, float $offset, int $tries = self::MANY): ?Route
+    {
+        $candidate = $this->aimed($speed, $a, $b, $offset);
+
+        return null === $candidate ? null : $this->made($candidate, $tries);
+    }
+
+    /**
+     * A shot as it stands, judged under the player's errors.
+     *
+     * @param list<array{float, float, float, float}>|null $errors standard normal; the fixed ones when null
+     *
+     * @return array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}
+     */
+    public function chances(Shot $shot, int $tries, ?array $errors = null): array
+    {
+        return $this->judge($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $tries, $errors);
+    }
+
+    public function prospect(): Prospect
+    {
+        return $this->prospect;
+    }
+
+    /**
+     * @return list<array{float, float, float, float, float, float, float, string}> [speed, side, height, offset, aim, elevation, score, idea]
+     */
+    private function sweep(): array
+    {
+        $easy = $this->pot->readingSpeed($this->cue->x, $this->cue->y);
+        $most = min(self::MOST_SPEED, $easy * self::HARDEST);
+        $sigma = max($this->rack->player->speed, 0.03);
+        $spread = array_map(static fn(int $k): float => exp(-0.5 * ($k * log(self::RUNG) / $sigma) ** 2), range(-2, 2));
+        $found = [];
+        foreach (self::TIPS as [$a, $b]) {
+            $ladder = [];
+            for ($speed = $easy * self::SOFTEST; $speed <= $most; $speed *= self::RUNG) {
+                $line = $this->pot->line($this->cue->x, $this->cue->y, $speed, $a, $b);
+                $rung = [$speed, 0.0, 0.0, 0.0, ''];
+                if (!$line instanceof NoPot) {
+                    $state = $this->trial->run($line[0], $speed, $a, $b, $line[1], record: true);
+                    ++$this->played;
+                    $good = null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state) && [] === $this->trial->moved($state);
+                    $rung = [$speed, $line[0], $line[1], $good ? $this->prospect->worth($state->x[0], $state->y[0]) : 0.0, null === $state ? '' : implode('-', Family::rails($state, self::contact($state), $a)[0])];
+                }
+                $ladder[] = $rung;
+            }
+            foreach ($ladder as $n => [$speed, $aim, $elevation, $worth, $rails]) {
+                if ($worth <= 0.0) {
+                    continue;
+                }
+                $sum = $weights = 0.0;
+                foreach ($spread as $k => $weight) {
+                    $sum += $weight * ($ladder[$n + $k - 2][3] ?? 0.0);
+                    $weights += $weight;
+                }
+                $found[] = [$speed, $a, $b, 0.0, $aim, $elevation, $sum / $weights, $rails . '|' . (abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l')) . (abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l'))];
+            }
+        }
+
+        return $found;
+    }
+
+    /** When the cue ball met its first ball, s. */
+    private static function contact(KernelState $recorded): float
+    {
+        foreach ($recorded->log as [$t, $kind, $slot, $other]) {
+            if (Kernel::EV_BALLS === $kind && (0 === $slot || 0 === $other)) {
+                return $t;
+            }
+        }
+
+        return INF;
+    }
+
+    /**
+     * The best candidate of each idea.
+     *
+     * @param list<array{float, float, float, float, float, float, float, string}> $swept
+     *
+     * @return list<array{float, float, float, float, float, float}> [speed, side, height, offset, aim, elevation]
+     */
+    private function ideas(array $swept, int $most): array
+    {
+        usort($swept, static fn(array $p, array $q): int => $q[6] <=> $p[6]);
+        $best = [];
+        foreach ($swept as $c) {
+            $best[$c[7]] ??= \array_slice($c, 0, 6);
+        }
+
+        /** @var list<array{float, float, float, float, float, float}> */
+        return \array_slice(array_values($best), 0, $most);
+    }
+
+    /**
+     * @param list<array{array{float, float, float, float, float, float}, float}> $judged
+     *
+     * @return list<array{array{float, float, float, float, float, float}, float}> the best first
+     */
+    private function ranked(array $judged): array
+    {
+        usort($judged, static fn(array $p, array $q): int => $q[1] <=> $p[1]);
+
+        return $judged;
+    }
+
+    /**
+     * @param array{float, float, float, float, float, float} $c
+     */
+    private function judged(array $c, int $tries): float
+    {
+        return $this->judge($c[4], $c[0], $c[1], $c[2], $c[5], $tries)['worth'];
+    }
+
+    /**
+     * Pattern search around a candidate, under the same errors throughout.
+     *
+     * @param array{float, float, float, float, float, float} $candidate
+     *
+     * @return array{array{float, float, float, float, float, float}, float}
+     */
+    private function refined(array $candidate): array
+    {
+        $best = $candidate;
+        $most = $this->judged($candidate, self::SOME);
+        [$dv, $da, $do] = [0.08, 0.1, self::OFFSET_STEP];
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            $from = $best;
+            foreach ([[1, 0, 0, 0], [-1, 0, 0, 0], [0, 1, 0, 0], [0, -1, 0, 0], [0, 0, 1, 0], [0, 0, -1, 0], [0, 0, 0, 1], [0, 0, 0, -1], [1, 0, -1, 0], [-1, 0, 1, 0]] as [$v, $a, $b, $o]) {
+                $try = $this->aimed($from[0] * (1 + $dv * $v), $from[1] + $da * $a, $from[2] + $da * $b, max(-1.0, min(1.0, $from[3] + $do * $o)));
+                if (null === $try) {
+                    continue;
+                }
+                $worth = $this->judged($try, self::SOME);
+                if ($worth > $most) {
+                    [$best, $most] = [$try, $worth];
+                }
+            }
+            $dv /= 2;
+            $da /= 2;
+            $do /= 2;
+        }
+
+        return [$best, $most];
+    }
+
+    /**
+     * @return array{float, float, float, float, float, float}|null
+     */
+    private function aimed(float $speed, float $a, float $b, float $offset): ?array
+    {
+        if (hypot($a, $b) > Defaults::MISCUE_LIMIT || $speed > Defaults::MAX_CUE_SPEED) {
+            return null;
+        }
+        $line = $this->pot->line($this->cue->x, $this->cue->y, $speed, $a, $b, $offset);
+
+        return $line instanceof NoPot ? null : [$speed, $a, $b, $offset, $line[0], $line[1]];
+    }
+
+    /**
+     * @param list<array{float, float, float, float}>|null $errors
+     *
+     * @return array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}
+     */
+    private function judge(float $aim, float $speed, float $a, float $b, float $elevation, int $tries, ?array $errors = null): array
+    {
+        $error = $this->pot->errors($this->cue->x, $this->cue->y, $aim, $elevation, $speed);
+        $pot = $position = $scratch = $touches = $hooked = $astray = 0;
+        $worth = 0.0;
+        $errors ??= ErrorSamples::of($tries);
+        foreach ($errors as [$za, $zv, $zs, $zh]) {
+            $state = $this->trial->run($aim + $error->aim * $za, $speed * max(0.05, 1.0 + $error->speed * $zv), $a + $error->tip * $zs, $b + $error->tip * $zh, $elevation);
+            if (null === $state) {
+                continue;
+            }
+            $moved = [] !== $this->trial->moved($state);
+            $touches += $moved ? 1 : 0;
+            if ($this->trial->scratches($state)) {
+                ++$scratch;
+                continue;
+            }
+            if (!$this->trial->pots($state)) {
+                continue;
+            }
+            ++$pot;
+            // What moved balls leave is not known here: then nothing is counted on.
+            $left = $moved ? 0.0 : $this->prospect->worth($state->x[0], $state->y[0]);
+            $worth += $left;
+            if ($left >= $this->prospect->level) {
+                ++$position;
+            } elseif (!$moved && $this->prospect->chance($state->x[0], $state->y[0]) < self::NO_SHOT) {
+                ++$hooked;
+            } else {
+                ++$astray;
+            }
+        }
+        $n = \count($errors);
+        $this->played += $n;
+
+        return [
+            'pot' => $pot / $n,
+            'position' => $position / $n,
+            'worth' => $worth / $n,
+            'scratch' => $scratch / $n,
+            'touches' => $touches / $n,
+            'hooked' => $hooked / max(1, $pot),
+            'astray' => $astray / max(1, $pot),
+        ];
+    }
+
+    /**
+     * The best of each family.
+     *
+     * @param list<array{array{float, float, float, float, float, float}, float}> $ranked
+     *
+     * @return list<Route>
+     */
+    private function kept(array $ranked, int $tries): array
+    {
+        $routes = [];
+        foreach ($ranked as [$candidate]) {
+            $route = $this->made($candidate, $tries);
+            if (null !== $route && !isset($routes[$route->family->key()])) {
+                $routes[$route->family->key()] = $route;
+                if (\count($routes) >= self::KEPT) {
+                    break;
+                }
+            }
+        }
+        $routes = array_values($routes);
+        usort($routes, static fn(Route $p, Route $q): int => $q->worth <=> $p->worth);
+
+        return $routes;
+    }
+
+    /**
+     * @param array{float, float, float, float, float, float} $c
+     */
+    private function made(array $c, int $tries): ?Route
+    {
+        [$speed, $a, $b, $offset, $aim, $elevation] = $c;
+        $state = $this->trial->run($aim, $speed, $a, $b, $elevation, record: true);
+        if (null === $state || !$this->trial->pots($state) || $this->trial->scratches($state)) {
+            return null;
+        }
+        $simulator = $this->rack->simulator();
+        $shot = new Shot($aim, $speed, new Tip($a, $b), $elevation);
+        $hit = $simulator->struck($this->rack->layout, $shot);
+        $simulator->kernel()->run($hit, record: true, stopAtHit: true);
+        $cut = $this->pot->window()->toward - $this->cue->angleTo(new Point($hit->x[0], $hit->y[0]));
+        $travel = 0.0;
+        foreach ($state->pieces as [$slot, $from, $to, , , $vx, $vy, $ax, $ay]) {
+            if (0 === $slot && $from >= $hit->time - 1e-9) {
+                $half = ($to - $from) / 2;
+                $travel += 2 * $half * hypot($vx + $ax * $half, $vy + $ay * $half);
+            }
+        }
+        $chances = $this->judge($aim, $speed, $a, $b, $elevation, $tries);
+
+        return new Route(
+            $this->ball,
+            $this->pocket,
+            $shot,
+            $offset,
+            Family::of($state, $hit, $a, $b, $speed, Angle::wrap($cut), $simulator->ball->radius),
+            new Point($state->x[0], $state->y[0]),
+            $travel,
+            $chances['pot'],
+            $chances['position'],
+            $chances['worth'],
+            $chances['scratch'],
+            $chances['touches'],
+            $chances['hooked'],
+            $chances['astray'],
+            $this->prospect->next($state->x[0], $state->y[0]),
+            $tries < self::MANY ? null : $this->window($shot),
+            $tries,
+        );
+    }
+
+    private function window(Shot $shot): ?SpeedWindow
+    {
+        return SpeedWindow::of(function (float $at) use ($shot): ?float {
+            $state = $this->trial->run($shot->aim, $shot->speed * $at, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            ++$this->played;
+
+            return null === $state || !$this->trial->pots($state) || $this->trial->scratches($state) || [] !== $this->trial->moved($state)
+                ? null
+                : $this->prospect->worth($state->x[0], $state->y[0]);
+        }, $this->prospect->level);
+    }
+}
