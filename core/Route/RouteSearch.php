@@ -56,6 +56,9 @@ final class RouteSearch
 
     private const ROUNDS = 2;
 
+    /** A difference of worth that is none. */
+    private const NOTHING = 0.005;
+
     /** No shot is left below this. */
     private const NO_SHOT = 0.05;
 
@@ -125,6 +128,25 @@ final class RouteSearch
     }
 
     /**
+     * Every place the cue ball can be sent to by potting this ball: the swept strokes that pot it.
+     *
+     * @return list<array{speed: float, tip: Tip, stop: Point, worth: float}>
+     */
+    public function spread(): array
+    {
+        $places = [];
+        foreach ($this->ladders() as [$tip, $ladder]) {
+            foreach ($ladder as $rung) {
+                if (null !== $rung['stop']) {
+                    $places[] = ['speed' => $rung['speed'], 'tip' => $tip, 'stop' => $rung['stop'], 'worth' => $rung['worth']];
+                }
+            }
+        }
+
+        return $places;
+    }
+
+    /**
      * A shot as it stands, judged under the player's errors.
      *
      * @param list<array{float, float, float, float}>|null $errors standard normal; the fixed ones when null
@@ -146,38 +168,64 @@ final class RouteSearch
      */
     private function sweep(): array
     {
-        $easy = $this->pot->readingSpeed($this->cue->x, $this->cue->y);
-        $most = min(self::MOST_SPEED, $easy * self::HARDEST);
         $sigma = max($this->rack->player->speed, 0.03);
         $spread = array_map(static fn(int $k): float => exp(-0.5 * ($k * log(self::RUNG) / $sigma) ** 2), range(-2, 2));
         $found = [];
-        foreach (self::TIPS as [$a, $b]) {
-            $ladder = [];
-            for ($speed = $easy * self::SOFTEST; $speed <= $most; $speed *= self::RUNG) {
-                $line = $this->pot->line($this->cue->x, $this->cue->y, $speed, $a, $b);
-                $rung = [$speed, 0.0, 0.0, 0.0, ''];
-                if (!$line instanceof NoPot) {
-                    $state = $this->trial->run($line[0], $speed, $a, $b, $line[1], record: true);
-                    ++$this->played;
-                    $good = null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state) && [] === $this->trial->moved($state);
-                    $rung = [$speed, $line[0], $line[1], $good ? $this->prospect->worth($state->x[0], $state->y[0]) : 0.0, null === $state ? '' : implode('-', Family::rails($state, self::contact($state), $a)[0])];
-                }
-                $ladder[] = $rung;
-            }
-            foreach ($ladder as $n => [$speed, $aim, $elevation, $worth, $rails]) {
-                if ($worth <= 0.0) {
+        foreach ($this->ladders() as [$tip, $ladder]) {
+            [$a, $b] = [$tip->side, $tip->height];
+            foreach ($ladder as $n => $rung) {
+                if (null === $rung['stop'] || $rung['worth'] <= 0.0) {
                     continue;
                 }
                 $sum = $weights = 0.0;
                 foreach ($spread as $k => $weight) {
-                    $sum += $weight * ($ladder[$n + $k - 2][3] ?? 0.0);
+                    $sum += $weight * ($ladder[$n + $k - 2]['worth'] ?? 0.0);
                     $weights += $weight;
                 }
-                $found[] = [$speed, $a, $b, 0.0, $aim, $elevation, $sum / $weights, $rails . '|' . (abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l')) . (abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l'))];
+                $idea = $rung['rails'] . '|' . (abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l')) . (abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l'));
+                $found[] = [$rung['speed'], $a, $b, 0.0, $rung['aim'], $rung['elevation'], $sum / $weights, $idea];
             }
         }
 
         return $found;
+    }
+
+    /**
+     * For every tip the strokes from soft to hard, and where they leave the cue ball.
+     *
+     * @return list<array{Tip, list<array{speed: float, aim: float, elevation: float, stop: Point|null, worth: float, rails: string}>}> no
+     *                         stop where the pot fails, the cue ball falls or another ball is moved
+     */
+    private function ladders(): array
+    {
+        $easy = $this->pot->readingSpeed($this->cue->x, $this->cue->y);
+        $most = min(self::MOST_SPEED, $easy * self::HARDEST);
+        $ladders = [];
+        foreach (self::TIPS as [$a, $b]) {
+            $ladder = [];
+            for ($speed = $easy * self::SOFTEST; $speed <= $most; $speed *= self::RUNG) {
+                $rung = ['speed' => $speed, 'aim' => 0.0, 'elevation' => 0.0, 'stop' => null, 'worth' => 0.0, 'rails' => ''];
+                $line = $this->pot->line($this->cue->x, $this->cue->y, $speed, $a, $b);
+                if (!$line instanceof NoPot) {
+                    $state = $this->trial->run($line[0], $speed, $a, $b, $line[1], record: true);
+                    ++$this->played;
+                    if (null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state) && [] === $this->trial->moved($state)) {
+                        $rung = [
+                            'speed' => $speed,
+                            'aim' => $line[0],
+                            'elevation' => $line[1],
+                            'stop' => new Point($state->x[0], $state->y[0]),
+                            'worth' => $this->prospect->worth($state->x[0], $state->y[0]),
+                            'rails' => implode('-', Family::rails($state, self::contact($state), $a)[0]),
+                        ];
+                    }
+                }
+                $ladder[] = $rung;
+            }
+            $ladders[] = [new Tip($a, $b), $ladder];
+        }
+
+        return $ladders;
     }
 
     /** When the cue ball met its first ball, s. */
@@ -258,6 +306,13 @@ final class RouteSearch
             $dv /= 2;
             $da /= 2;
             $do /= 2;
+        }
+        // Side spin and parts of the pocket that bring nothing are left out.
+        foreach ([[0.0, $best[3]], [$best[1], 0.0], [0.0, 0.0]] as [$a, $offset]) {
+            $plain = $this->aimed($best[0], $a, $best[2], $offset);
+            if (null !== $plain && $this->judged($plain, self::SOME) >= $most - self::NOTHING) {
+                $best = $plain;
+            }
         }
 
         return [$best, $most];
@@ -349,7 +404,28 @@ final class RouteSearch
         $routes = array_values($routes);
         usort($routes, static fn(Route $p, Route $q): int => $q->worth <=> $p->worth);
 
-        return $routes;
+        return self::simple($routes);
+    }
+
+    /**
+     * Leaves out what is another route with more side spin and no better for it.
+     *
+     * @param list<Route> $routes
+     *
+     * @return list<Route>
+     */
+    private static function simple(array $routes): array
+    {
+        return array_values(array_filter($routes, static function (Route $route) use ($routes): bool {
+            foreach ($routes as $other) {
+                if ($other !== $route && $other->family->rails === $route->family->rails && $other->family->stroke === $route->family->stroke
+                    && abs($other->shot->tip->side) < abs($route->shot->tip->side) - 0.05 && $other->worth > $route->worth - Style::NEAR / 2) {
+                    return false;
+                }
+            }
+
+            return true;
+        }));
     }
 
     /**

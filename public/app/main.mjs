@@ -2,6 +2,7 @@
 import { watchTable, redress } from './table.mjs';
 import { watchInspector } from './inspector.mjs';
 import { watchReading } from './reading.mjs';
+import { watchRoutes } from './routes.mjs';
 import { watchPlayback, togglePlay } from './playback.mjs';
 
 const $ = (selector) => document.querySelector(selector);
@@ -20,6 +21,7 @@ watchInspector(toast);
 watchPlayback();
 redress();
 watchReading(toast);
+watchRoutes(toast);
 
 document.addEventListener('click', (event) => {
     if (event.target.closest('[data-help]')) help.showModal();
@@ -38,6 +40,7 @@ const steps = {
     l: () => $('#card-0')?.click(),
     a: () => $('#ask-place')?.click(),
     v: () => ($('#read') ? $('#mode-plan') : $('#mode-read'))?.click(),
+    f: () => $('#find-routes')?.click(),
     n: () => $('#add-leg')?.click(),
     p: togglePlay,
     t: () => $('#tip')?.focus(),

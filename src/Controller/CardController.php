@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Controller;
+
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigLane\App\Rack\RackStore;
+use ZigLane\App\View\Units;
+use ZigLane\App\View\WorkspaceBuilder;
+use ZigLane\Core\Plan\AimCard;
+
+/**
+ * The aim card of one leg: to be read from a metre away, or printed.
+ */
+final class CardController extends AbstractController
+{
+    public function __construct(private readonly RackStore $store, private readonly WorkspaceBuilder $builder) {}
+
+    #[Route('/racks/{id}/card', name: 'aim_card', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
+    public function card(Request $request, int $id): Response
+    {
+        $open = $this->store->find($id) ?? throw $this->createNotFoundException("There is no rack $id.");
+        $units = Units::of($request);
+        $w = $this->builder->build($open, $request->query->getInt('leg', 1), $units);
+        $leg = $w->leg();
+        $card = null === $leg || null === $leg->aim || null === $leg->before || null === $leg->spec->ball || null === $leg->spec->pocket
+            ? null
+            : AimCard::of($leg->aim, $leg->before, $leg->spec->ball, $leg->spec->pocket, $w->rack->simulator()->geometry);
+
+        return $this->render('card.html.twig', ['w' => $w, 'card' => $card, 'units' => $units]);
+    }
+}
