@@ -11,6 +11,7 @@ use ZigLane\Core\Cue\Tip;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\Simulator;
@@ -93,6 +94,32 @@ final readonly class Workload
         }
 
         return $racks;
+    }
+
+    /**
+     * Legs to find routes for: random racks whose lowest ball can be potted fairly from where the cue ball lies, in its
+     * likeliest pocket.
+     *
+     * @param float $least chance of the pot, 0–1
+     *
+     * @return list<array{Rack, int, Pocket}>
+     */
+    public function legs(int $count, int $balls = 5, float $least = 0.5): array
+    {
+        $random = new Generator($this->seed);
+        $legs = [];
+        while (\count($legs) < $count) {
+            $layout = $this->rack($random, $balls);
+            // The last one is the nine, so that the rack does not end before it.
+            $rack = new Rack('leg', GameName::NineBall, new Table(), $layout->without($balls)->with(9, $layout->ball($balls)));
+            foreach (FromHere::of($rack, $rack->layout->ball(BallId::CUE)) as $from) {
+                if (!$from->later && $from->chance() >= $least) {
+                    $legs[] = [$rack, $from->ball, $from->pots[0][0]];
+                }
+            }
+        }
+
+        return $legs;
     }
 
     /** A hard break of a frozen rack of fifteen. */

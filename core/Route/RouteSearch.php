@@ -341,7 +341,8 @@ final class RouteSearch
         $error = $this->pot->errors($this->cue->x, $this->cue->y, $aim, $elevation, $speed);
         $pot = $position = $scratch = $touches = $hooked = $astray = 0;
         $worth = 0.0;
-        $errors ??= ErrorSamples::of($tries);
+        // The last judgement is made under errors that the search has not seen: it would flatter what was chosen by them.
+        $errors ??= self::MANY === $tries ? \array_slice(ErrorSamples::of(self::MANY + self::SOME), self::SOME) : ErrorSamples::of($tries);
         foreach ($errors as [$za, $zv, $zs, $zh]) {
             $state = $this->trial->run($aim + $error->aim * $za, $speed * max(0.05, 1.0 + $error->speed * $zv), $a + $error->tip * $zs, $b + $error->tip * $zh, $elevation);
             if (null === $state) {

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\Core\Bench\RandomRoutes;
+use ZigLane\Core\Bench\Workload;
+use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Route\RouteSearch;
+use ZigLane\Core\Simulation\Simulator;
+
+/**
+ * Holds the search for routes against random search; needs no database.
+ */
+#[AsCommand('lane:routes', 'Times the search for routes on random legs, and holds it against random search')]
+final class RoutesCommand extends Command
+{
+    protected function configure(): void
+    {
+        $this->addOption('legs', null, InputOption::VALUE_REQUIRED, 'random legs', '60');
+        $this->addOption('times', null, InputOption::VALUE_REQUIRED, 'shots of the random search, as times those of the search; 0 for none', '10');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $count = max(1, self::whole($input->getOption('legs')));
+        $times = max(0, self::whole($input->getOption('times')));
+        $random = new Generator(7);
+        $first = $settled = $shots = $gains = [];
+        foreach ((new Workload(new Simulator(), 3))->legs($count) as $n => [$rack, $ball, $pocket]) {
+            $search = new RouteSearch($rack, $ball, $pocket);
+            $began = microtime(true);
+            $list = [];
+            foreach ($search->routes() as $k => $list) {
+                if (0 === $k) {
+                    $first[] = microtime(true) - $began;
+                }
+            }
+            $settled[] = microtime(true) - $began;
+            $shots[] = $search->played;
+            $own = $list[0]->worth ?? 0.0;
+            if ($times > 0) {
+                $other = (new RandomRoutes($search, $random))->best($times * $search->played)->worth ?? 0.0;
+                $gains[] = $other - $own;
+                $output->writeln(\sprintf('%2d  search %.3f  random %.3f', $n + 1, $own, $other), OutputInterface::VERBOSITY_VERBOSE);
+            }
+        }
+        $answer = [
+            'legs' => $count,
+            'firstMs' => self::median($first) * 1000,
+            'settledMs' => self::median($settled) * 1000,
+            'slowestMs' => max([0.0, ...$settled]) * 1000,
+            'shots' => self::median($shots),
+        ];
+        if ([] !== $gains) {
+            $answer['randomBetterByTwoPoints'] = \count(array_filter($gains, static fn(float $g): bool => $g > 0.02));
+            $answer['meanGainOfRandom'] = array_sum($gains) / \count($gains);
+        }
+        $output->writeln(json_encode(array_map(static fn(int|float $v): int|float => \is_float($v) ? round($v, 4) : $v, $answer), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+
+        return Command::SUCCESS;
+    }
+
+    private static function whole(mixed $option): int
+    {
+        return is_numeric($option) ? (int) $option : 0;
+    }
+
+    /**
+     * @param list<int|float> $values
+     */
+    private static function median(array $values): float
+    {
+        sort($values);
+
+        return (float) ($values[intdiv(\count($values), 2)] ?? 0.0);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Route;
+
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Bench\Workload;
+use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Random\Normal;
+use ZigLane\Core\Route\RouteSearch;
+use ZigLane\Core\Simulation\Simulator;
+
+/**
+ * Whether the chances told are those that come about.
+ */
+final class CalibrationTest extends TestCase
+{
+    private const TRIES = 2000;
+    private const ROUTES = 40;
+
+    /** The same shots under 2,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
+    public function testTheChancesOfFortyRoutesComeAbout(): void
+    {
+        $random = new Generator(99);
+        $errors = [];
+        for ($i = 0; $i < self::TRIES; ++$i) {
+            $draw = static fn(): float => Normal::quantile(max(1e-9, min(1 - 1e-9, $random->between(0.0, 1.0))));
+            $errors[] = [$draw(), $draw(), $draw(), $draw()];
+        }
+        $bias = ['pot' => 0.0, 'position' => 0.0, 'worth' => 0.0];
+        $judged = 0;
+        foreach ((new Workload(new Simulator(), 5))->legs(16) as [$rack, $ball, $pocket]) {
+            $search = new RouteSearch($rack, $ball, $pocket);
+            foreach (\array_slice($search->settled(), 0, 3) as $route) {
+                if (++$judged > self::ROUTES) {
+                    break 2;
+                }
+                $played = $search->chances($route->shot, self::TRIES, $errors);
+                foreach (['pot' => $route->pot, 'position' => $route->position, 'worth' => $route->worth] as $what => $told) {
+                    // 400 tries told, 2,000 played: the odds that chance alone makes a difference of 3 points are small.
+                    self::assertEqualsWithDelta($played[$what], $told, 0.03, "$what of route $judged, {$route->family->words()}");
+                    $bias[$what] += ($told - $played[$what]) / self::ROUTES;
+                }
+            }
+        }
+        self::assertGreaterThan(self::ROUTES, $judged);
+        foreach ($bias as $what => $mean) {
+            self::assertEqualsWithDelta(0.0, $mean, 0.008, "$what on the whole");
+        }
+    }
+}
