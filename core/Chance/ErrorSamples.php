@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Chance;
 
+use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Random\Normal;
 
 /**
@@ -39,6 +40,22 @@ final class ErrorSamples
         }
 
         return self::$made[$number];
+    }
+
+    /**
+     * The same from pseudo-random numbers: errors that nothing has been chosen by.
+     *
+     * @return list<array{float, float, float, float}>
+     */
+    public static function random(int $number, Generator $random): array
+    {
+        $draw = static fn(): float => Normal::quantile(max(1e-9, min(1 - 1e-9, $random->between(0.0, 1.0))));
+        $samples = [];
+        for ($i = 0; $i < $number; ++$i) {
+            $samples[] = [$draw(), $draw(), $draw(), $draw()];
+        }
+
+        return $samples;
     }
 
     private static function halton(int $index, int $base): float

@@ -35,26 +35,55 @@ final class RouteSearch
         [-0.33, -0.33], [0.33, -0.33], [-0.33, 0.33], [0.33, 0.33],
     ];
 
+    /** Tips swept in the second round, between those. */
+    private const MORE_TIPS = [
+        [0.0, -0.12], [0.0, 0.12], [0.0, -0.35], [0.0, 0.35],
+        [-0.1, -0.25], [0.1, -0.25], [-0.1, 0.25], [0.1, 0.25],
+        [-0.3, -0.15], [0.3, -0.15], [-0.3, 0.15], [0.3, 0.15],
+        [-0.2, -0.4], [0.2, -0.4], [-0.2, 0.4], [0.2, 0.4],
+        [-0.45, -0.15], [0.45, -0.15], [-0.45, 0.15], [0.45, 0.15],
+    ];
+
     /** Ratio of neighbouring speeds; softest and hardest, as shares of the reading stroke's; hardest of all, m/s. */
     private const RUNG = 1.13;
-    private const SOFTEST = 0.72;
+    private const SOFTEST = 0.5;
     private const HARDEST = 5.5;
     private const MOST_SPEED = 7.5;
 
     /** Parts of the pocket tried beside the middle when refining. */
     private const OFFSET_STEP = 0.45;
 
-    /** Ideas looked into, refined, and kept. */
-    private const LOOKED = 18;
-    private const REFINED = 7;
+    /** Ideas looked into at first and then, refined, and kept. */
+    private const FIRST = 12;
+    private const LOOKED = 30;
+    private const REFINED = 6;
     public const KEPT = 6;
 
+    /** Strokes of one idea that are looked into. */
+    private const OF_AN_IDEA = 4;
+
     /** Tries at each stage. */
+    private const FEWEST = 8;
     private const FEW = 24;
     private const SOME = 48;
     public const MANY = 400;
 
-    private const ROUNDS = 2;
+    private const ROUNDS = 3;
+
+    /** Steps of the refinement: speed, tip side, tip height, part of the pocket. */
+    private const STEPS = [
+        [1, 0, 0, 0], [-1, 0, 0, 0], [0, 1, 0, 0], [0, -1, 0, 0], [0, 0, 1, 0], [0, 0, -1, 0], [0, 0, 0, 1], [0, 0, 0, -1],
+        [1, 0, -1, 0], [-1, 0, 1, 0], [2, 0, 0, 0], [-2, 0, 0, 0],
+    ];
+
+    /** Tries of a first look, and how far behind (worth) it may fall. */
+    private const LOOK = 10;
+    private const BEHIND = 0.06;
+
+    /** The best few are polished under more errors, with steps of these sizes. */
+    private const POLISHED = 2;
+    private const POLISH = [[0.05, 0.06, 0.3], [0.025, 0.03, 0.15]];
+    private const MORE = 96;
 
     /** A difference of worth that is none. */
     private const NOTHING = 0.005;
@@ -86,16 +115,22 @@ final class RouteSearch
      */
     public function routes(): \Generator
     {
-        $swept = $this->sweep();
-        $ideas = $this->ideas($swept, self::LOOKED);
-        $rough = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEW)], $ideas));
-        yield $this->kept($rough, self::FEW);
+        $swept = $this->sweep(self::TIPS);
+        yield $this->kept($this->rough($swept, self::FIRST), self::FEW);
         $this->prospect->lookOn();
-        $rough = $this->ranked(array_map(fn(array $p): array => [$p[0], $this->judged($p[0], self::FEW)], $rough));
+        $rough = $this->rough([...$swept, ...$this->sweep(self::MORE_TIPS)], self::LOOKED);
         $settled = [];
         foreach (\array_slice($rough, 0, self::REFINED) as $n => [$candidate]) {
             $settled[] = $this->refined($candidate);
             yield $this->kept($this->ranked([...$settled, ...\array_slice($rough, $n + 1)]), self::FEW);
+        }
+        $settled = $this->ranked($settled);
+        foreach (\array_slice($settled, 0, self::POLISHED) as $n => [$candidate]) {
+            $most = $this->judged($candidate, self::MORE);
+            foreach (self::POLISH as [$dv, $da, $do]) {
+                [$candidate, $most] = $this->around($candidate, $most, $dv, $da, $do, self::MORE);
+            }
+            $settled[$n] = [$candidate, $most];
         }
         yield $this->kept($this->ranked($settled), self::MANY);
     }
@@ -135,7 +170,7 @@ final class RouteSearch
     public function spread(): array
     {
         $places = [];
-        foreach ($this->ladders() as [$tip, $ladder]) {
+        foreach ($this->ladders(self::TIPS) as [$tip, $ladder]) {
             foreach ($ladder as $rung) {
                 if (null !== $rung['stop']) {
                     $places[] = ['speed' => $rung['speed'], 'tip' => $tip, 'stop' => $rung['stop'], 'worth' => $rung['worth']];
@@ -164,14 +199,16 @@ final class RouteSearch
     }
 
     /**
+     * @param list<array{float, float}> $tips [side, height]
+     *
      * @return list<array{float, float, float, float, float, float, float, string}> [speed, side, height, offset, aim, elevation, score, idea]
      */
-    private function sweep(): array
+    private function sweep(array $tips): array
     {
         $sigma = max($this->rack->player->speed, 0.03);
         $spread = array_map(static fn(int $k): float => exp(-0.5 * ($k * log(self::RUNG) / $sigma) ** 2), range(-2, 2));
         $found = [];
-        foreach ($this->ladders() as [$tip, $ladder]) {
+        foreach ($this->ladders($tips) as [$tip, $ladder]) {
             [$a, $b] = [$tip->side, $tip->height];
             foreach ($ladder as $n => $rung) {
                 if (null === $rung['stop'] || $rung['worth'] <= 0.0) {
@@ -193,15 +230,17 @@ final class RouteSearch
     /**
      * For every tip the strokes from soft to hard, and where they leave the cue ball.
      *
+     * @param list<array{float, float}> $tips [side, height]
+     *
      * @return list<array{Tip, list<array{speed: float, aim: float, elevation: float, stop: Point|null, worth: float, rails: string}>}> no
      *                         stop where the pot fails, the cue ball falls or another ball is moved
      */
-    private function ladders(): array
+    private function ladders(array $tips): array
     {
         $easy = $this->pot->readingSpeed($this->cue->x, $this->cue->y);
         $most = min(self::MOST_SPEED, $easy * self::HARDEST);
         $ladders = [];
-        foreach (self::TIPS as [$a, $b]) {
+        foreach ($tips as [$a, $b]) {
             $ladder = [];
             for ($speed = $easy * self::SOFTEST; $speed <= $most; $speed *= self::RUNG) {
                 $rung = ['speed' => $speed, 'aim' => 0.0, 'elevation' => 0.0, 'stop' => null, 'worth' => 0.0, 'rails' => ''];
@@ -241,28 +280,41 @@ final class RouteSearch
     }
 
     /**
-     * The best candidate of each idea.
+     * The best of each idea: those of the highest scores under a few errors, the better half of them under more.
      *
      * @param list<array{float, float, float, float, float, float, float, string}> $swept
      *
-     * @return list<array{float, float, float, float, float, float}> [speed, side, height, offset, aim, elevation]
+     * @return list<array{array{float, float, float, float, float, float}, float}>
      */
-    private function ideas(array $swept, int $most): array
+    private function rough(array $swept, int $most): array
     {
         usort($swept, static fn(array $p, array $q): int => $q[6] <=> $p[6]);
-        $best = [];
+        $count = [];
+        $chosen = [];
         foreach ($swept as $c) {
-            $best[$c[7]] ??= \array_slice($c, 0, 6);
+            $count[$c[7]] = ($count[$c[7]] ?? 0) + 1;
+            if ($count[$c[7]] <= self::OF_AN_IDEA && \count($chosen) < 2 * $most) {
+                $chosen[] = $c;
+            }
+        }
+        $ranked = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEWEST)], $chosen));
+        $best = [];
+        foreach (\array_slice($ranked, 0, $most) as [$c]) {
+            $worth = $this->judged($c, self::FEW);
+            if (!isset($best[$c[7]]) || $worth > $best[$c[7]][1]) {
+                $best[$c[7]] = [[$c[0], $c[1], $c[2], $c[3], $c[4], $c[5]], $worth];
+            }
         }
 
-        /** @var list<array{float, float, float, float, float, float}> */
-        return \array_slice(array_values($best), 0, $most);
+        return $this->ranked(array_values($best));
     }
 
     /**
-     * @param list<array{array{float, float, float, float, float, float}, float}> $judged
+     * @template T of array
      *
-     * @return list<array{array{float, float, float, float, float, float}, float}> the best first
+     * @param list<array{T, float}> $judged
+     *
+     * @return list<array{T, float}> the best first
      */
     private function ranked(array $judged): array
     {
@@ -272,7 +324,7 @@ final class RouteSearch
     }
 
     /**
-     * @param array{float, float, float, float, float, float} $c
+     * @param array{0: float, 1: float, 2: float, 3: float, 4: float, 5: float, ...} $c
      */
     private function judged(array $c, int $tries): float
     {
@@ -292,17 +344,7 @@ final class RouteSearch
         $most = $this->judged($candidate, self::SOME);
         [$dv, $da, $do] = [0.08, 0.1, self::OFFSET_STEP];
         for ($round = 0; $round < self::ROUNDS; ++$round) {
-            $from = $best;
-            foreach ([[1, 0, 0, 0], [-1, 0, 0, 0], [0, 1, 0, 0], [0, -1, 0, 0], [0, 0, 1, 0], [0, 0, -1, 0], [0, 0, 0, 1], [0, 0, 0, -1], [1, 0, -1, 0], [-1, 0, 1, 0]] as [$v, $a, $b, $o]) {
-                $try = $this->aimed($from[0] * (1 + $dv * $v), $from[1] + $da * $a, $from[2] + $da * $b, max(-1.0, min(1.0, $from[3] + $do * $o)));
-                if (null === $try) {
-                    continue;
-                }
-                $worth = $this->judged($try, self::SOME);
-                if ($worth > $most) {
-                    [$best, $most] = [$try, $worth];
-                }
-            }
+            [$best, $most] = $this->around($best, $most, $dv, $da, $do, self::SOME);
             $dv /= 2;
             $da /= 2;
             $do /= 2;
@@ -312,6 +354,31 @@ final class RouteSearch
             $plain = $this->aimed($best[0], $a, $best[2], $offset);
             if (null !== $plain && $this->judged($plain, self::SOME) >= $most - self::NOTHING) {
                 $best = $plain;
+            }
+        }
+
+        return [$best, $most];
+    }
+
+    /**
+     * The best of a stroke and those a step away from it.
+     *
+     * @param array{float, float, float, float, float, float} $best
+     *
+     * @return array{array{float, float, float, float, float, float}, float}
+     */
+    private function around(array $best, float $most, float $dv, float $da, float $do, int $tries): array
+    {
+        $from = $best;
+        foreach (self::STEPS as [$v, $a, $b, $o]) {
+            $try = $this->aimed($from[0] * (1 + $dv * $v), $from[1] + $da * $a, $from[2] + $da * $b, max(-1.0, min(1.0, $from[3] + $do * $o)));
+            // A first look under a few of the errors spares the rest where it falls far behind.
+            if (null === $try || $this->judged($try, self::LOOK) < $most - self::BEHIND) {
+                continue;
+            }
+            $worth = $this->judged($try, $tries);
+            if ($worth > $most) {
+                [$best, $most] = [$try, $worth];
             }
         }
 
@@ -342,7 +409,7 @@ final class RouteSearch
         $pot = $position = $scratch = $touches = $hooked = $astray = 0;
         $worth = 0.0;
         // The last judgement is made under errors that the search has not seen: it would flatter what was chosen by them.
-        $errors ??= self::MANY === $tries ? \array_slice(ErrorSamples::of(self::MANY + self::SOME), self::SOME) : ErrorSamples::of($tries);
+        $errors ??= self::MANY === $tries ? \array_slice(ErrorSamples::of(self::MANY + self::MORE), self::MORE) : ErrorSamples::of($tries);
         foreach ($errors as [$za, $zv, $zs, $zh]) {
             $state = $this->trial->run($aim + $error->aim * $za, $speed * max(0.05, 1.0 + $error->speed * $zv), $a + $error->tip * $zs, $b + $error->tip * $zh, $elevation);
             if (null === $state) {

@@ -11,7 +11,9 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\Bench\RandomRoutes;
 use ZigLane\Core\Bench\Workload;
+use ZigLane\Core\Chance\ErrorSamples;
 use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Simulation\Simulator;
 
@@ -21,6 +23,8 @@ use ZigLane\Core\Simulation\Simulator;
 #[AsCommand('lane:routes', 'Times the search for routes on random legs, and holds it against random search')]
 final class RoutesCommand extends Command
 {
+    private const FRESH = 2000;
+
     protected function configure(): void
     {
         $this->addOption('legs', null, InputOption::VALUE_REQUIRED, 'random legs', '60');
@@ -32,6 +36,7 @@ final class RoutesCommand extends Command
         $count = max(1, self::whole($input->getOption('legs')));
         $times = max(0, self::whole($input->getOption('times')));
         $random = new Generator(7);
+        $fresh = ErrorSamples::random(self::FRESH, $random);
         $first = $settled = $shots = $gains = [];
         foreach ((new Workload(new Simulator(), 3))->legs($count) as $n => [$rack, $ball, $pocket]) {
             $search = new RouteSearch($rack, $ball, $pocket);
@@ -44,9 +49,11 @@ final class RoutesCommand extends Command
             }
             $settled[] = microtime(true) - $began;
             $shots[] = $search->played;
-            $own = $list[0]->worth ?? 0.0;
             if ($times > 0) {
-                $other = (new RandomRoutes($search, $random))->best($times * $search->played)->worth ?? 0.0;
+                // Both winners under errors that neither has seen: what was chosen by its luck is not luckier again.
+                $worth = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::FRESH, $fresh)['worth'];
+                $own = $worth($list[0] ?? null);
+                $other = $worth((new RandomRoutes($search, $random))->best($times * $search->played));
                 $gains[] = $other - $own;
                 $output->writeln(\sprintf('%2d  search %.3f  random %.3f', $n + 1, $own, $other), OutputInterface::VERBOSITY_VERBOSE);
             }

@@ -6,8 +6,8 @@ namespace ZigLane\Tests\Core\Route;
 
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Bench\Workload;
+use ZigLane\Core\Chance\ErrorSamples;
 use ZigLane\Core\Random\Generator;
-use ZigLane\Core\Random\Normal;
 use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Simulation\Simulator;
 
@@ -22,12 +22,7 @@ final class CalibrationTest extends TestCase
     /** The same shots under 2,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
     public function testTheChancesOfFortyRoutesComeAbout(): void
     {
-        $random = new Generator(99);
-        $errors = [];
-        for ($i = 0; $i < self::TRIES; ++$i) {
-            $draw = static fn(): float => Normal::quantile(max(1e-9, min(1 - 1e-9, $random->between(0.0, 1.0))));
-            $errors[] = [$draw(), $draw(), $draw(), $draw()];
-        }
+        $errors = ErrorSamples::random(self::TRIES, new Generator(99));
         $bias = ['pot' => 0.0, 'position' => 0.0, 'worth' => 0.0];
         $judged = 0;
         foreach ((new Workload(new Simulator(), 5))->legs(16) as [$rack, $ball, $pocket]) {
