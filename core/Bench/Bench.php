@@ -9,6 +9,7 @@ use ZigLane\Core\Aim\AimSolver;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\ZoneFinder;
+use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Simulator;
 
@@ -88,6 +89,33 @@ final readonly class Bench
                 $finder->zone(5, $pocket);
             }
         });
+    }
+
+    /**
+     * The search for routes on random legs: medians.
+     *
+     * @return array{first: float, settled: float, shots: int} ms to the first list and to the settled one, shots played
+     */
+    public function routes(): array
+    {
+        $first = $settled = $shots = [];
+        foreach ($this->workload->legs(2 * self::RACKS + 1) as [$rack, $ball, $pocket]) {
+            $search = new RouteSearch($rack, $ball, $pocket);
+            $began = hrtime(true);
+            $lists = 0;
+            foreach ($search->routes() as $list) {
+                if (1 === ++$lists) {
+                    $first[] = (hrtime(true) - $began) / 1e6;
+                }
+            }
+            $settled[] = (hrtime(true) - $began) / 1e6;
+            $shots[] = $search->played;
+        }
+        sort($first);
+        sort($settled);
+        sort($shots);
+
+        return ['first' => $first[self::RACKS], 'settled' => $settled[self::RACKS], 'shots' => $shots[self::RACKS]];
     }
 
     /**

@@ -34,6 +34,8 @@ final class LaneBenchCommand extends Command
             'readingMs' => round($bench->readingMs()),
             'zoneMs' => round($bench->zoneMs()),
         ];
+        $routes = $bench->routes();
+        $answer += ['firstRoutesMs' => round($routes['first']), 'settledRoutesMs' => round($routes['settled']), 'routeShots' => $routes['shots']];
         if (true === $input->getOption('curve')) {
             $answer['curve'] = $bench->curve();
         }

@@ -51,13 +51,70 @@ final class TextbookTest extends TestCase
         self::assertLessThan(5.5, $best->stop->x / 0.3175);
     }
 
-    /** Half-ball hit from the middle, the next ball across at the other side: the cue ball takes two cushions or more on its way. */
-    public function testFollowRoundTheCushions(): void
+    /** With the next ball behind, the cue ball follows two cushions along its line, with the middle of the tip. */
+    public function testFollowTwoCushionsIntoTheLine(): void
     {
-        $rack = Read::rack(['cue' => [5.6, 2.2], 1 => [7.0, 0.75], 2 => [2.2, 0.8], 9 => [1, 3]]);
-        $routes = self::all($rack, 1, Pocket::FootLeft);
-        $round = array_filter($routes, static fn(Route $r): bool => \count($r->family->rails) >= 2 && !str_contains($r->family->stroke, 'draw'));
-        self::assertNotSame([], $round, implode('; ', array_map(static fn(Route $r): string => $r->family->words(), $routes)));
+        $best = self::best(Read::rack(['cue' => [4.66, 1.74], 1 => [6.3, 1.4], 2 => [3.7, 1.5], 9 => [1, 1]]), 1, Pocket::FootLeft);
+        self::assertSame('follow, foot and right cushions', $best->family->words());
+        self::assertLessThan(0.12, abs($best->shot->tip->side));
+        self::assertGreaterThan(0.9, $best->worth);
+    }
+
+    /** Straight in, the next ball at the far end: draw with running spin lengthens off the long rail and goes up the table. */
+    public function testDrawOffOneCushionWithRunningSpin(): void
+    {
+        $best = self::best(Read::rack(['cue' => [5.82, 3.03], 1 => [6.9, 1.5], 2 => [0.7, 1.7], 9 => [1, 1]]), 1, Pocket::FootLeft);
+        self::assertSame(['right'], $best->family->rails, $best->family->words());
+        self::assertStringContainsString('draw', $best->family->stroke);
+        self::assertSame('running', $best->family->spin);
+        self::assertLessThan(4.0, $best->stop->x / 0.3175);
+    }
+
+    /** A thin cut that would run away: reverse spin shortens the way off the rail. */
+    public function testReverseSpinHoldsOffTheRail(): void
+    {
+        $rack = Read::rack(['cue' => [2.12, 0.63], 1 => [3.6, 0.6], 2 => [6.3, 3.6], 9 => [1, 1]]);
+        $best = self::best($rack, 1, Pocket::SideLeft);
+        self::assertSame(['foot'], $best->family->rails, $best->family->words());
+        self::assertSame('reverse', $best->family->spin);
+        // The same stroke without the side does not hold.
+        $plain = (new RouteSearch($rack, 1, Pocket::SideLeft))->route($best->shot->speed, 0.0, $best->shot->tip->height, $best->offset);
+        self::assertNotNull($plain);
+        self::assertGreaterThan($plain->worth + 0.1, $best->worth);
+    }
+
+    /** A thin cut with a short way to go: dragged, so that it can be hit firmly and still arrive slowly. */
+    public function testDragRatherThanAHardHitOnAThinCut(): void
+    {
+        $rack = Read::rack(['cue' => [2.36, 1.37], 1 => [3.5, 1.1], 2 => [4.7, 1.0], 9 => [1, 1]]);
+        $routes = self::all($rack, 1, Pocket::SideLeft);
+        self::assertSame('drag', $routes[0]->family->stroke, $routes[0]->family->words());
+        foreach ($routes as $route) {
+            self::assertLessThan(3.0, $route->shot->speed, 'nothing hit hard is among the best');
+        }
+    }
+
+    /** Straight in, wanting an angle: a part of the pocket away from the middle gives it. */
+    public function testAPartOfThePocketGivesTheAngle(): void
+    {
+        $rack = Read::rack(['cue' => [6.12, 1.36], 1 => [7.2, 0.6], 2 => [1.3, 0.4], 9 => [1, 1]]);
+        $search = new RouteSearch($rack, 1, Pocket::FootLeft);
+        $best = $search->settled()[0];
+        self::assertGreaterThan(0.25, abs($best->offset), $best->family->words());
+        $middle = $search->route($best->shot->speed, $best->shot->tip->side, $best->shot->tip->height, 0.0);
+        self::assertNotNull($middle);
+        self::assertGreaterThan($middle->worth + 0.05, $best->worth);
+    }
+
+    /** Flat to a side pocket the thin far part takes the ball only when it comes softly. */
+    public function testTheFarSideOfASidePocketOnlyWhenSoft(): void
+    {
+        $search = new RouteSearch(Read::rack(['cue' => [1.6, 0.9], 1 => [3.2, 0.4], 2 => [6, 3], 9 => [1, 3.5]]), 1, Pocket::SideLeft);
+        $pot = static fn(float $speed): float => $search->route($speed, 0.0, 0.1, 0.0)->pot ?? 0.0;
+        [$soft, $firm, $hard] = [$pot(0.8), $pot(2.0), $pot(4.5)];
+        self::assertGreaterThan($firm + 0.05, $soft);
+        self::assertGreaterThan($hard + 0.05, $firm);
+        self::assertLessThan(0.65 * $soft, $hard);
     }
 
     /** Blocked on the short way: whatever is best does not go through the wall of balls. */
@@ -71,7 +128,7 @@ final class TextbookTest extends TestCase
     /** A better hand makes every route likelier, and never worse by the best one. */
     public function testABetterPlayerGetsMore(): void
     {
-        $rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]);
+        $rack = Read::rack(['cue' => [3.72, 3.61], 1 => [6.0, 1.7], 2 => [4.2, 2.5], 9 => [1, 1]]);
         $last = 0.0;
         foreach ([Level::Beginner, Level::League, Level::Advanced, Level::Professional] as $level) {
             $worth = self::best($rack->withPlayer(Player::of($level)), 1, Pocket::FootLeft)->worth;
