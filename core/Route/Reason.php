@@ -16,6 +16,9 @@ final class Reason
 
     public static function of(Route $r): string
     {
+        if (null !== $r->freed) {
+            return \sprintf('%s; what then comes is left at %.0f %% on average%s. By %d tries.', $r->freed->words(), 100 * $r->worth, $r->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->scratch) : '', $r->tries);
+        }
         $count = \count($r->family->rails);
         $say = [match ($count) {
             0 => \sprintf('%s, %.0f cm', $r->family->stroke, 100 * $r->travel),

@@ -28,6 +28,7 @@ final readonly class Route
      * @param array{int, Pocket}|null $next the ball and pocket that it is for
      * @param SpeedWindow|null $window   as shares of its speed
      * @param int              $tries    that the shares rest on
+     * @param Freed|null       $freed    when it moves another ball on purpose
      */
     public function __construct(
         public int $ball,
@@ -47,5 +48,12 @@ final readonly class Route
         public ?array $next,
         public ?SpeedWindow $window,
         public int $tries,
+        public ?Freed $freed = null,
     ) {}
+
+    /** The same as a route that moves a ball on purpose. */
+    public function moving(Freed $freed, float $pot, float $worth, float $scratch, int $tries): self
+    {
+        return new self($this->ball, $this->pocket, $this->shot, $this->offset, $this->family, $this->stop, $this->travel, $pot, 0.0, $worth, $scratch, 1.0, 0.0, 0.0, null, null, $tries, $freed);
+    }
 }

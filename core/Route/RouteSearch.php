@@ -96,6 +96,9 @@ final class RouteSearch
     private readonly Prospect $prospect;
     private readonly Point $cue;
 
+    /** @var list<array{float, Tip, list<int>}> swept strokes that pot the ball and move others: speed, tip, those balls */
+    private array $contacts = [];
+
     /** Shots played so far. */
     public int $played = 0;
 
@@ -182,6 +185,16 @@ final class RouteSearch
     }
 
     /**
+     * Swept strokes that pot the ball and move others, once routes() or spread() has swept.
+     *
+     * @return list<array{float, Tip, list<int>}> speed in m/s, tip, balls moved
+     */
+    public function contacts(): array
+    {
+        return $this->contacts;
+    }
+
+    /**
      * A shot as it stands, judged under the player's errors.
      *
      * @param list<array{float, float, float, float}>|null $errors standard normal; the fixed ones when null
@@ -248,7 +261,11 @@ final class RouteSearch
                 if (!$line instanceof NoPot) {
                     $state = $this->trial->run($line[0], $speed, $a, $b, $line[1], record: true);
                     ++$this->played;
-                    if (null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state) && [] === $this->trial->moved($state)) {
+                    $good = null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state);
+                    $moved = $good ? $this->trial->moved($state) : [];
+                    if ([] !== $moved) {
+                        $this->contacts[] = [$speed, new Tip($a, $b), $moved];
+                    } elseif ($good) {
                         $rung = [
                             'speed' => $speed,
                             'aim' => $line[0],

@@ -16,7 +16,10 @@ use ZigLane\App\View\Svg;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Reading\TroubleKind;
+use ZigLane\Core\Route\Breakout;
 use ZigLane\Core\Route\Prospect;
+use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Route\Style;
 use ZigLane\Core\Speed\TableLengths;
@@ -28,6 +31,9 @@ use ZigLane\Core\Table\Pocket;
 #[At('/racks/{id}', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
 final class RouteController extends AbstractController
 {
+    /** Trouble that a cue ball can help with. */
+    private const WORTH_MOVING = [TroubleKind::Stuck, TroubleKind::Cluster, TroubleKind::Frozen, TroubleKind::ByRail];
+
     /** Between two lists in the stream. */
     public const NEXT = "<!--next-->\n";
 
@@ -47,9 +53,7 @@ final class RouteController extends AbstractController
         return new StreamedResponse(function () use ($rack, $ball, $pocket, $leg, $id, $style): void {
             $began = microtime(true);
             $search = new RouteSearch($rack, $ball, $pocket);
-            $routes = $search->routes();
-            foreach ($routes as $list) {
-                $settled = [] !== $list && RouteSearch::MANY === $list[0]->tries;
+            foreach ($this->lists($search, $rack, $ball, $pocket, $id) as [$list, $settled]) {
                 [$chosen, $cost] = [] === $list ? [null, 0.0] : $style->choose($list);
                 echo $this->renderView('routes.html.twig', [
                     'routes' => RouteView::all($list, $rack, $chosen, $cost),
@@ -69,6 +73,29 @@ final class RouteController extends AbstractController
                 }
             }
         }, 200, ['Content-Type' => 'text/html; charset=UTF-8', 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no']);
+    }
+
+    /**
+     * The search's lists; after them, where balls are in trouble, one more with routes that move one of them on purpose.
+     *
+     * @return \Generator<int, array{list<Route>, bool}> routes, and whether they are settled
+     */
+    private function lists(RouteSearch $search, Rack $rack, int $ball, Pocket $pocket, int $id): \Generator
+    {
+        $list = [];
+        foreach ($search->routes() as $list) {
+            yield [$list, [] !== $list && RouteSearch::MANY === $list[0]->tries];
+        }
+        $wanted = [];
+        foreach ($this->desk->read($rack, $id)->troubles as $trouble) {
+            if (\in_array($trouble->kind, self::WORTH_MOVING, true)) {
+                $wanted = [...$wanted, ...$trouble->balls];
+            }
+        }
+        $wanted = array_values(array_diff(array_unique($wanted), [$ball]));
+        if ([] !== $wanted || [] === $list) {
+            yield [[...$list, ...(new Breakout($rack, $ball, $pocket))->routes($search, $wanted)], true];
+        }
     }
 
     /** Every place the cue ball can be sent to, with what it is worth there. */

@@ -37,7 +37,7 @@ final readonly class RouteView
         $this->ballPath = Svg::path($result->paths[$route->ball] ?? []);
         $this->stop = LegDrawing::mark($route->stop);
         $this->why = Reason::of($route);
-        $this->against = null === $next ? '' : Reason::against($route, $next);
+        $this->against = null === $next || null !== $route->freed || null !== $next->freed ? '' : Reason::against($route, $next);
         $this->spec = TakeOver::spec($rack, $route->ball, $route->pocket, $route->shot);
     }
 

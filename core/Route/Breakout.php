@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Route;
+
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Chance\ErrorSamples;
+use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\FromHere;
+use ZigLane\Core\Reading\Openings;
+use ZigLane\Core\Route\Internal\Trial;
+use ZigLane\Core\Simulation\Internal\KernelState;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+
+/**
+ * Pots that move another ball on purpose, judged by sampling: after each try the table is read anew, as the balls then lie.
+ */
+final readonly class Breakout
+{
+    private const TRIES = 16;
+
+    /** Strokes judged, and kept. */
+    private const LOOKED = 3;
+    private const KEPT = 2;
+
+    private Trial $trial;
+    private PotChance $pot;
+
+    public function __construct(private Rack $rack, private int $ball, private Pocket $pocket)
+    {
+        $this->trial = new Trial($rack->simulator(), $rack->layout, $ball, $pocket);
+        $this->pot = new PotChance($rack->simulator(), $rack->layout, $ball, $pocket, $rack->player);
+    }
+
+    /**
+     * @param RouteSearch $search whose sweep found strokes that move balls
+     * @param list<int>   $wanted balls worth moving
+     *
+     * @return list<Route> the best first, each with what it frees
+     */
+    public function routes(RouteSearch $search, array $wanted): array
+    {
+        $openings = Openings::of($this->rack->simulator(), $this->rack->layout);
+        $found = [];
+        foreach ($this->strokes($search, $wanted) as [$route, $ball]) {
+            $judged = $this->judged($route, $ball, [] !== $openings->going($ball));
+            $search->played += self::TRIES;
+            if (null !== $judged) {
+                $found[] = $judged;
+            }
+        }
+        usort($found, static fn(Route $a, Route $b): int => self::merit($b) <=> self::merit($a));
+
+        return \array_slice($found, 0, self::KEPT);
+    }
+
+    /** A ball freed counts like a ball to come. */
+    private static function merit(Route $route): float
+    {
+        return $route->worth * (0.5 + 0.5 * ($route->freed->goes ?? 0.0));
+    }
+
+    /**
+     * The strokes that move a wanted ball when nothing goes wrong, the likeliest to do so first, different ones.
+     *
+     * @param list<int> $wanted
+     *
+     * @return list<array{Route, int}>
+     */
+    private function strokes(RouteSearch $search, array $wanted): array
+    {
+        $rough = [];
+        foreach ($search->contacts() as [$speed, $tip, $moved]) {
+            $ball = array_values(array_intersect($wanted, $moved))[0] ?? null;
+            $route = null === $ball ? null : $search->route($speed, $tip->side, $tip->height, 0.0, 8);
+            if (null !== $route) {
+                $rough[] = [$route, $ball];
+            }
+        }
+        // More than one ball moved is harder to foresee; so is a hard stroke.
+        usort($rough, static fn(array $a, array $b): int => $b[0]->pot * $b[0]->touches / (3 + $b[0]->shot->speed) <=> $a[0]->pot * $a[0]->touches / (3 + $a[0]->shot->speed));
+        $kinds = [];
+        foreach ($rough as $one) {
+            $kinds[implode('-', $one[0]->family->rails) . $one[0]->family->stroke . $one[1]] ??= $one;
+        }
+
+        return \array_slice(array_values($kinds), 0, self::LOOKED);
+    }
+
+    private function judged(Route $route, int $ball, bool $before): ?Route
+    {
+        $cue = $this->rack->layout->ball(BallId::CUE);
+        $shot = $route->shot;
+        $error = $this->pot->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
+        $pot = $moved = $goes = $scratch = 0;
+        $worth = 0.0;
+        foreach (ErrorSamples::of(self::TRIES) as [$za, $zv, $zs, $zh]) {
+            $state = $this->trial->run($shot->aim + $error->aim * $za, $shot->speed * max(0.05, 1.0 + $error->speed * $zv), $shot->tip->side + $error->tip * $zs, $shot->tip->height + $error->tip * $zh, $shot->elevation);
+            if (null === $state) {
+                continue;
+            }
+            $scratch += $this->trial->scratches($state) ? 1 : 0;
+            if ($this->trial->scratches($state) || !$this->trial->pots($state)) {
+                continue;
+            }
+            ++$pot;
+            $moved += \in_array($ball, $this->trial->moved($state), true) ? 1 : 0;
+            $after = $this->rack->withLayout($this->left($state));
+            if (!$after->layout->has($ball)) {
+                continue;
+            }
+            $best = 0.0;
+            foreach (FromHere::of($after, $after->layout->ball(BallId::CUE)) as $from) {
+                $best = max($best, $from->later ? 0.0 : $from->chance());
+            }
+            $worth += $best;
+            foreach (Pocket::cases() as $pocket) {
+                if (Openings::opening($after->simulator(), $after->layout, $ball, $pocket)->goes()) {
+                    ++$goes;
+                    break;
+                }
+            }
+        }
+        if (0 === $moved) {
+            return null;
+        }
+        $n = self::TRIES;
+
+        return $route->moving(new Freed($ball, $moved / $n, $goes / $n, $before), $pot / $n, $worth / $n, $scratch / $n, $n);
+    }
+
+    private function left(KernelState $state): Layout
+    {
+        $balls = [];
+        foreach (array_keys($this->rack->layout->balls) as $slot => $id) {
+            if (KernelState::ON_TABLE === $state->pocket[$slot]) {
+                $balls[$id] = new Point($state->x[$slot], $state->y[$slot]);
+            }
+        }
+
+        return new Layout($balls);
+    }
+}
