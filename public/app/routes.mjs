@@ -153,6 +153,8 @@ export function watchRoutes(say) {
     });
     for (const name of ['pointerover', 'focusin']) {
         document.addEventListener(name, (event) => {
+            const place = event.target.closest?.('#spread .place');
+            for (const line of document.querySelectorAll('#spread .ladder')) line.classList.toggle('lit', place !== null && place !== undefined && line.dataset.tip === `${place.dataset.side} ${place.dataset.height}`);
             if (document.querySelector('[data-route]')) draw(event.target.closest?.('[data-route]')?.dataset.route ?? null);
         });
     }

@@ -108,9 +108,11 @@ final class RouteController extends AbstractController
             return new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
         }
         $lengths = new TableLengths($rack->simulator());
-        $places = [];
+        $places = $ladders = [];
         foreach ((new RouteSearch($rack, $ball, $pocket, Prospect::after($rack, $ball)))->spread() as $place) {
             $long = $lengths->ofSpeed($place['speed']);
+            $tip = "{$place['tip']->side} {$place['tip']->height}";
+            $ladders[$tip] = (isset($ladders[$tip]) ? "{$ladders[$tip]}L" : 'M') . Svg::point($place['stop']);
             $places[] = [
                 'x' => Svg::mm($place['stop']->x),
                 'y' => Svg::mm($place['stop']->y),
@@ -122,7 +124,7 @@ final class RouteController extends AbstractController
             ];
         }
 
-        return $this->render('spread.html.twig', ['places' => $places, 'leg' => $leg], new Response(headers: ['Cache-Control' => 'no-store']));
+        return $this->render('spread.html.twig', ['places' => $places, 'ladders' => $ladders, 'leg' => $leg], new Response(headers: ['Cache-Control' => 'no-store']));
     }
 
     /**

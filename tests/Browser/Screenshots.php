@@ -41,6 +41,7 @@ final class Screenshots extends BrowserTestCase
             $this->until(fn(): bool => $this->howMany('#zone .hatched') > 0 && str_contains($this->text('#from'), '%'), $name);
             $this->web->takeScreenshot("$folder/$name.png");
         }
+        $this->routes($cluster, $folder);
         $this->measure();
         $this->web->takeScreenshot("$folder/measure.png");
         // A line that breaks: the 2 sent into a pocket it cannot reach.
@@ -51,6 +52,35 @@ final class Screenshots extends BrowserTestCase
         $this->web->takeScreenshot("$folder/broken-line.png");
         $this->click('#undo-button');
         $this->until(fn(): bool => 0 === $this->howMany('#fault-1'), 'undone');
+    }
+
+    /** Plans the first ball of a rack and looks for its routes. */
+    private function routes(string $rack, string $folder): void
+    {
+        $this->screen(1280, 800);
+        $this->web->get($rack);
+        $this->click('#add-leg');
+        $this->until(fn(): bool => $this->howMany('#find-routes') > 0, 'a leg');
+        $this->click('#show-spread');
+        $this->until(fn(): bool => $this->howMany('#spread .place') > 0 && '' !== $this->text('#position-words'), 'the spread');
+        $this->web->takeScreenshot("$folder/spread.png");
+        $this->click('#show-spread');
+        $this->click('#find-routes');
+        $this->until(fn(): bool => $this->howMany('#route-list.settled') > 0 && !$this->one('#stop-routes')->isDisplayed(), 'routes');
+        $this->click('[data-compare=A]');
+        $this->click('[data-compare=B]');
+        $this->script('document.activeElement.blur(); scrollTo(0, 0)');
+        $this->web->takeScreenshot("$folder/routes.png");
+        $this->screen(390, 844);
+        $this->script('document.getElementById("alternatives").scrollIntoView()');
+        $this->web->takeScreenshot("$folder/phone-routes.png");
+        $this->screen(1280, 800);
+        $this->script('document.getElementById("aim-card").click()');
+        $this->until(fn(): bool => $this->howMany('#card figure') > 0, 'the aim card');
+        $this->web->takeScreenshot("$folder/aim-card.png");
+        $this->web->get($rack);
+        $this->click('#undo-button');
+        $this->until(fn(): bool => 0 === $this->howMany('#card-1'), 'undone');
     }
 
     private function demo(string $name): string
