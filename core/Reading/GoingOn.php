@@ -6,10 +6,9 @@ namespace ZigLane\Core\Reading;
 
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Cue\CueStrike;
+use ZigLane\Core\Chance\Trial;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Pocket;
@@ -35,9 +34,6 @@ final readonly class GoingOn
 
     /** Below this a pot is no way to go on by. */
     private const LEAST_POT = 0.2;
-
-    /** A ball moved by more than this (m) makes the outcome another one. */
-    private const STILL = 0.01;
 
     /**
      * @param list<array{int, float}> $shares [cut in degrees, signed as in PotReading; share of strokes that lead on]
@@ -178,27 +174,10 @@ final readonly class GoingOn
      */
     private static function stop(Simulator $simulator, Layout $layout, PotChance $pot, float $aim, float $speed, float $height, float $elevation): ?array
     {
-        [$vx, $vy, $wx, $wy, $wz] = CueStrike::given($aim, $speed, 0.0, $height, $elevation, $simulator->cue, $simulator->ball);
-        $state = new KernelState();
-        $ids = array_keys($layout->balls);
-        foreach ($layout->balls as $id => $place) {
-            if (BallId::CUE === $id) {
-                $state->add($place->x, $place->y, $vx, $vy, $wx, $wy, $wz);
-            } else {
-                $state->add($place->x, $place->y);
-            }
-        }
-        $simulator->kernel()->run($state);
-        foreach ($ids as $slot => $id) {
-            if ($id === $pot->ball) {
-                if ($state->pocket[$slot] !== $pot->pocket->index()) {
-                    return null;
-                }
-            } elseif (KernelState::ON_TABLE !== $state->pocket[$slot]) {
-                return null;
-            } elseif (BallId::CUE !== $id && hypot($state->x[$slot] - $layout->ball($id)->x, $state->y[$slot] - $layout->ball($id)->y) > self::STILL) {
-                return null;
-            }
+        $trial = new Trial($simulator, $layout, $pot->ball, $pot->pocket);
+        $state = $trial->run($aim, $speed, 0.0, $height, $elevation);
+        if (null === $state || !$trial->pots($state) || $trial->scratches($state) || [] !== $trial->moved($state)) {
+            return null;
         }
 
         return [$state->x[0], $state->y[0]];

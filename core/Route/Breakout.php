@@ -7,10 +7,10 @@ namespace ZigLane\Core\Route;
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Chance\ErrorSamples;
 use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Chance\Trial;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\Openings;
-use ZigLane\Core\Route\Internal\Trial;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Table\Pocket;
@@ -98,8 +98,8 @@ final readonly class Breakout
         $error = $this->pot->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
         $pot = $moved = $goes = $scratch = 0;
         $worth = 0.0;
-        foreach (ErrorSamples::of(self::TRIES) as [$za, $zv, $zs, $zh]) {
-            $state = $this->trial->run($shot->aim + $error->aim * $za, $shot->speed * max(0.05, 1.0 + $error->speed * $zv), $shot->tip->side + $error->tip * $zs, $shot->tip->height + $error->tip * $zh, $shot->elevation);
+        foreach (ErrorSamples::of(self::TRIES) as $sample) {
+            $state = $this->trial->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
             if (null === $state) {
                 continue;
             }

@@ -8,11 +8,11 @@ use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Chance\ErrorSamples;
 use ZigLane\Core\Chance\NoPot;
 use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Chance\Trial;
 use ZigLane\Core\Cue\Shot;
 use ZigLane\Core\Cue\Tip;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\SpeedWindow;
-use ZigLane\Core\Route\Internal\Trial;
 use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\Internal\Kernel;
 use ZigLane\Core\Simulation\Internal\KernelState;
@@ -427,8 +427,8 @@ final class RouteSearch
         $worth = 0.0;
         // The last judgement is made under errors that the search has not seen: it would flatter what was chosen by them.
         $errors ??= self::MANY === $tries ? \array_slice(ErrorSamples::of(self::MANY + self::MORE), self::MORE) : ErrorSamples::of($tries);
-        foreach ($errors as [$za, $zv, $zs, $zh]) {
-            $state = $this->trial->run($aim + $error->aim * $za, $speed * max(0.05, 1.0 + $error->speed * $zv), $a + $error->tip * $zs, $b + $error->tip * $zh, $elevation);
+        foreach ($errors as $sample) {
+            $state = $this->trial->under($error, $sample, $aim, $speed, $a, $b, $elevation);
             if (null === $state) {
                 continue;
             }

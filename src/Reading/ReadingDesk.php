@@ -13,6 +13,7 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\Zone;
 use ZigLane\Core\Reading\ZoneFinder;
+use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Table\Pocket;
 
 /**
@@ -21,6 +22,9 @@ use ZigLane\Core\Table\Pocket;
 final readonly class ReadingDesk
 {
     private const KEPT = 3600; // s
+
+    /** Tries that a leg's chances rest on. */
+    private const TRIES = 240;
 
     /** Every build of the application reads anew. */
     private string $build;
@@ -73,6 +77,26 @@ final readonly class ReadingDesk
             [$this->place($rack), $leg->before, $leg->spec, $ball, $pocket, $chance],
             static fn(): ?LegPosition => LegPosition::of($rack->withLayout($after), $leg, $ball, $pocket, $chance),
         );
+    }
+
+    /**
+     * What a planned leg comes to when it is played with the player's errors; null for one that names no ball and pocket.
+     *
+     * @return array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}|null
+     */
+    public function chances(Rack $rack, LegOutcome $leg): ?array
+    {
+        [$before, $shot, $ball, $pocket] = [$leg->before, $leg->shot, $leg->spec->ball, $leg->spec->pocket];
+        if (null === $before || null === $shot || null === $ball || null === $pocket) {
+            return null;
+        }
+
+        return $this->kept('chances', [$this->place($rack), $before, $leg->spec], static function () use ($rack, $before, $shot, $ball, $pocket): array {
+            $search = new RouteSearch($rack->withLayout($before), $ball, $pocket);
+            $search->prospect()->lookOn();
+
+            return $search->chances($shot, self::TRIES);
+        });
     }
 
     /**

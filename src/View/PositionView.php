@@ -23,8 +23,10 @@ final readonly class PositionView
     /**
      * @param array<int, float> $pots by leg
      * @param array<int, float> $runs products so far, by leg
+     * @param array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}|null $chances of
+     *                          the chosen leg, by playing it
      */
-    private function __construct(public array $pots, public array $runs, public ?LegPosition $position, public ?ZoneDrawing $zone) {}
+    private function __construct(public array $pots, public array $runs, public ?LegPosition $position, public ?ZoneDrawing $zone, public ?array $chances) {}
 
     /**
      * @param list<LegOutcome> $legs
@@ -51,7 +53,9 @@ final readonly class PositionView
             $position = null === $next ? null : $desk->position($rack, $leg, $next[0], $next[1], Defaults::ZONE_CHANCE);
         }
 
-        return new self($pots, $runs, $position, null === $position ? null : new ZoneDrawing($position->zone, $rack->table->size));
+        $chances = null === $leg || !isset($pots[$chosen]) ? null : $desk->chances($rack, $leg);
+
+        return new self($pots, $runs, $position, null === $position ? null : new ZoneDrawing($position->zone, $rack->table->size), $chances);
     }
 
     /**

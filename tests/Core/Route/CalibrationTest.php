@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Route;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Bench\RandomRoutes;
 use ZigLane\Core\Bench\Workload;
 use ZigLane\Core\Chance\ErrorSamples;
 use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Simulation\Simulator;
 
@@ -43,5 +45,24 @@ final class CalibrationTest extends TestCase
         foreach ($bias as $what => $mean) {
             self::assertEqualsWithDelta(0.0, $mean, 0.008, "$what on the whole");
         }
+    }
+
+    /** The short version of "lane:routes": random search with twice the shots, both winners under fresh errors. */
+    public function testRandomSearchSeldomFindsBetter(): void
+    {
+        $random = new Generator(7);
+        $errors = ErrorSamples::random(self::TRIES, $random);
+        $better = 0;
+        $sum = 0.0;
+        foreach ((new Workload(new Simulator(), 3))->legs(5) as [$rack, $ball, $pocket]) {
+            $search = new RouteSearch($rack, $ball, $pocket);
+            $worth = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::TRIES, $errors)['worth'];
+            $own = $worth($search->settled()[0] ?? null);
+            $other = $worth((new RandomRoutes($search, $random))->best(2 * $search->played));
+            $better += $other > $own + 0.02 ? 1 : 0;
+            $sum += $own - $other;
+        }
+        self::assertLessThanOrEqual(1, $better);
+        self::assertGreaterThan(0.0, $sum, 'on the whole the search finds more');
     }
 }

@@ -117,6 +117,19 @@ final class TextbookTest extends TestCase
         self::assertLessThan(0.65 * $soft, $hard);
     }
 
+    /** With traffic on the short ways a good player draws with inside spin round three cushions; on the open table not. */
+    public function testInsideSpinRoundThreeCushionsThroughTraffic(): void
+    {
+        $balls = ['cue' => [5.98, 1.16], 1 => [6.9, 0.9], 2 => [5.4, 0.7], 9 => [0.3, 2.7]];
+        $traffic = [4 => [5.64, 2.1], 5 => [4.63, 1.5], 6 => [7.81, 1.5], 7 => [3.32, 3.14]];
+        $good = Player::of(Level::Professional);
+        $best = self::best(Read::rack($balls + $traffic)->withPlayer($good), 1, Pocket::FootLeft);
+        self::assertSame('draw with running inside spin, right, foot and left cushions', $best->family->words());
+        $open = self::best(Read::rack($balls)->withPlayer($good), 1, Pocket::FootLeft);
+        self::assertNotSame('inside', $open->family->side, $open->family->words());
+        self::assertStringNotContainsString('draw', $open->family->stroke);
+    }
+
     /** Blocked on the short way: whatever is best does not go through the wall of balls. */
     public function testTrafficIsKeptOutOf(): void
     {

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Route\Internal;
+namespace ZigLane\Core\Chance;
 
 use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Cue\CueStrike;
+use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
@@ -53,6 +53,24 @@ final readonly class Trial
         $this->simulator->kernel()->run($state, record: $record, mostRails: $record ? \PHP_INT_MAX : PotChance::MOST_RAILS);
 
         return $state;
+    }
+
+    /**
+     * The same with one player's error in it.
+     *
+     * @param array{float, float, float, float} $sample standard normal, as from ErrorSamples
+     *
+     * @return KernelState|null null for a miscue
+     */
+    public function under(ExecutionError $error, array $sample, float $aim, float $speed, float $a, float $b, float $elevation): ?KernelState
+    {
+        return $this->run(
+            $aim + $error->aim * $sample[0],
+            $speed * max(0.05, 1.0 + $error->speed * $sample[1]),
+            $a + $error->tip * $sample[2],
+            $b + $error->tip * $sample[3],
+            $elevation,
+        );
     }
 
     public function pots(KernelState $s): bool
