@@ -112,8 +112,8 @@ final readonly class Workload
             $layout = $this->rack($random, $balls);
             // The last one is the nine, so that the rack does not end before it.
             $rack = new Rack('leg', GameName::NineBall, new Table(), $layout->without($balls)->with(9, $layout->ball($balls)));
-            foreach (FromHere::of($rack, $rack->layout->ball(BallId::CUE)) as $from) {
-                if (!$from->later && $from->chance() >= $least) {
+            foreach (FromHere::now($rack, $rack->layout->ball(BallId::CUE)) as $from) {
+                if ($from->chance() >= $least) {
                     $legs[] = [$rack, $from->ball, $from->pots[0][0]];
                 }
             }

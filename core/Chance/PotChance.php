@@ -91,6 +91,14 @@ final class PotChance
         return $this->window;
     }
 
+    /** The cut from a place (m) to the middle of the mouth, signed as in PotReading, rad. */
+    public function cutFrom(float $x, float $y): float
+    {
+        $toward = $this->window->toward;
+
+        return Angle::wrap($toward - atan2($this->at->y - $this->diameter * sin($toward) - $y, $this->at->x - $this->diameter * cos($toward) - $x));
+    }
+
     /** Whether the cue ball can lie there. */
     public function free(float $x, float $y): bool
     {

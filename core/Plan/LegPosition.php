@@ -20,7 +20,7 @@ use ZigLane\Core\Table\Pocket;
  */
 final readonly class LegPosition
 {
-    private function __construct(public int $ball, public Pocket $pocket, public Zone $zone, public Arrival $arrival, public ?SpeedWindow $window, public float $chance) {}
+    private function __construct(public int $ball, public Pocket $pocket, public Zone $zone, public Arrival $arrival, public ?SpeedWindow $window) {}
 
     /**
      * @param Rack       $rack as the leg leaves it
@@ -48,7 +48,6 @@ final readonly class LegPosition
             $zone,
             Arrival::of($leg->result, $zone->region, $rack->layout->ball($ball)),
             SpeedWindow::of($outcome, $chance),
-            $outcome(1.0) ?? 0.0,
         );
     }
 

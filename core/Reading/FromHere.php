@@ -8,7 +8,6 @@ use ZigLane\Core\Chance\NoPot;
 use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Chance\PotReading;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
 
@@ -40,8 +39,7 @@ final readonly class FromHere
     {
         $game = $rack->rules();
         $targets = $game->legalTargets($rack->layout);
-        $now = array_map(static fn(int $ball): self => self::ball($rack, $ball, $place, false), $targets);
-        usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
+        $now = self::now($rack, $place);
         if (!Order::isFixed($game) || [] === $targets) {
             return $now;
         }
@@ -50,6 +48,17 @@ final readonly class FromHere
             static fn(int $ball): self => self::ball($rack, $ball, $place, true),
             WhenDue::after($game, $rack->layout, $targets[0]),
         )];
+    }
+
+    /**
+     * @return list<self> those that may be shot now, the likeliest first
+     */
+    public static function now(Rack $rack, Point $place): array
+    {
+        $now = array_map(static fn(int $ball): self => self::ball($rack, $ball, $place, false), $rack->rules()->legalTargets($rack->layout));
+        usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
+
+        return $now;
     }
 
     private static function ball(Rack $rack, int $ball, Point $place, bool $later): self
@@ -63,9 +72,7 @@ final readonly class FromHere
             if (!$pot->free($place->x, $place->y)) {
                 return new self($ball, $later, [], NoPot::NoRoom->value);
             }
-            $toward = $pot->window()->toward;
-            $ghost = $layout->ball($ball)->toward($toward, -2 * $simulator->ball->radius);
-            if (abs(Angle::wrap($toward - $place->angleTo($ghost))) > self::WIDEST) {
+            if (abs($pot->cutFrom($place->x, $place->y)) > self::WIDEST) {
                 continue;
             }
             $read = $pot->fromPlace($place->x, $place->y);

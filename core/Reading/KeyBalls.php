@@ -10,7 +10,6 @@ use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Point;
 
 /**
@@ -153,12 +152,10 @@ final readonly class KeyBalls
     public function breakZone(KeyBall $break): Region
     {
         $pot = new PotChance($this->simulator, $this->layout, $break->ball, $break->pocket, $this->player);
-        $toward = $pot->window()->toward;
-        $ghost = $this->layout->ball($break->ball)->toward($toward, -2 * $this->simulator->ball->radius);
         $map = ChanceMap::of($this->simulator, $pot, [0.6]);
 
-        return $map->capped(function (float $x, float $y) use ($ghost, $toward, $break): float {
-            $cut = Angle::wrap($toward - atan2($ghost->y - $y, $ghost->x - $x));
+        return $map->capped(function (float $x, float $y) use ($pot, $break): float {
+            $cut = $pot->cutFrom($x, $y);
 
             return $this->onBreakSide($break, $cut) ? 0.6 + min(abs($cut) - deg2rad(self::BREAK_CUTS[0]), deg2rad(self::WIDEST_BREAK) - abs($cut)) : 0.0;
         })->region(0.6);

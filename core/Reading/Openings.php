@@ -94,7 +94,27 @@ final readonly class Openings
      */
     public function going(int $ball): array
     {
-        $going = array_values(array_filter($this->ofBall($ball), static fn(Opening $o): bool => $o->goes()));
+        return self::widest($this->ofBall($ball));
+    }
+
+    /**
+     * The same for one ball of a layout, without reading the others.
+     *
+     * @return list<Opening>
+     */
+    public static function goingOf(Simulator $simulator, Layout $layout, int $ball): array
+    {
+        return self::widest(array_map(static fn(Pocket $p): Opening => self::opening($simulator, $layout, $ball, $p), Pocket::cases()));
+    }
+
+    /**
+     * @param array<Opening> $openings
+     *
+     * @return list<Opening>
+     */
+    private static function widest(array $openings): array
+    {
+        $going = array_values(array_filter($openings, static fn(Opening $o): bool => $o->goes()));
         usort($going, static fn(Opening $a, Opening $b): int => $b->free <=> $a->free);
 
         return $going;

@@ -48,10 +48,8 @@ final readonly class Zone
         $map = ChanceMap::of($simulator, $pot, [$chance, ...self::GRADES]);
         $at = $layout->ball($pot->ball);
         $toward = $pot->window()->toward;
-        $ghost = $at->toward($toward, -2 * $simulator->ball->radius);
-        $cutFrom = static fn(float $x, float $y): float => Angle::wrap($toward - atan2($ghost->y - $y, $ghost->x - $x));
         // Falling off through the chance asked for where an angle stops to lead on: so the outline runs along that angle.
-        $kept = null === $goingOn ? $map : $map->capped(static fn(float $x, float $y): float => $chance + $goingOn->margin($cutFrom($x, $y)));
+        $kept = null === $goingOn ? $map : $map->capped(static fn(float $x, float $y): float => $chance + $goingOn->margin($pot->cutFrom($x, $y)));
         $region = $kept->region($chance);
         // Nothing leads on: then the zone is what pots the ball.
         if ($region->isEmpty()) {
@@ -70,7 +68,7 @@ final readonly class Zone
             $map->region($chance),
             $grades,
             $kept->best($chance),
-            self::boundaries($region, $at, $toward, $cutFrom),
+            self::boundaries($region, $at, $pot),
             [$at, $at->toward($toward, -self::back($simulator, $at, $toward))],
             $goingOn?->rightSide(),
             $map,
@@ -78,18 +76,16 @@ final readonly class Zone
     }
 
     /**
-     * @param callable(float, float): float $cutFrom
-     *
      * @return list<array{Point, Point}>
      */
-    private static function boundaries(Region $region, Point $at, float $toward, callable $cutFrom): array
+    private static function boundaries(Region $region, Point $at, PotChance $pot): array
     {
         $ends = [];
         foreach ($region->rings as $ring) {
             foreach ($ring as $p) {
                 // Close to the ball every angle is inside: the lines are those of the part further off.
                 if ($p->distanceTo($at) > 0.2) {
-                    $cut = $cutFrom($p->x, $p->y);
+                    $cut = $pot->cutFrom($p->x, $p->y);
                     if (!isset($ends['low']) || $cut < $ends['low'][0]) {
                         $ends['low'] = [$cut, $p];
                     }

@@ -59,15 +59,7 @@ final readonly class ZoneFinder
         $then = $layout->without($ball);
         $pots = [];
         foreach (\array_slice($after, 0, self::NEAREST) as $next) {
-            $openings = [];
-            foreach (Pocket::cases() as $case) {
-                $opening = Openings::opening($this->simulator, $then, $next, $case);
-                if ($opening->goes()) {
-                    $openings[] = $opening;
-                }
-            }
-            usort($openings, static fn(Opening $a, Opening $b): int => $b->free <=> $a->free);
-            foreach (\array_slice($openings, 0, self::WIDEST) as $opening) {
+            foreach (\array_slice(Openings::goingOf($this->simulator, $then, $next), 0, self::WIDEST) as $opening) {
                 $pots[] = new PotChance($this->simulator, $then, $next, $opening->pocket, $this->rack->player);
             }
         }

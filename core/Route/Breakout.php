@@ -113,17 +113,9 @@ final readonly class Breakout
             if (!$after->layout->has($ball)) {
                 continue;
             }
-            $best = 0.0;
-            foreach (FromHere::of($after, $after->layout->ball(BallId::CUE)) as $from) {
-                $best = max($best, $from->later ? 0.0 : $from->chance());
-            }
-            $worth += $best;
-            foreach (Pocket::cases() as $pocket) {
-                if (Openings::opening($after->simulator(), $after->layout, $ball, $pocket)->goes()) {
-                    ++$goes;
-                    break;
-                }
-            }
+            $next = FromHere::now($after, $after->layout->ball(BallId::CUE));
+            $worth += [] === $next ? 0.0 : $next[0]->chance();
+            $goes += [] === Openings::goingOf($after->simulator(), $after->layout, $ball) ? 0 : 1;
         }
         if (0 === $moved) {
             return null;

@@ -7,7 +7,6 @@ namespace ZigLane\Core\Route;
 use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\GoingOn;
-use ZigLane\Core\Reading\Opening;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Reading\WhenDue;
@@ -36,6 +35,8 @@ final class Prospect
     /** @var array<int, array{float, float, int}> chance, worth and pot at a node */
     private array $nodes = [];
 
+    private bool $looksOn = false;
+
     /** @var array<int, GoingOn|null> by pot, once asked for */
     private array $goingOn = [];
 
@@ -43,7 +44,7 @@ final class Prospect
      * @param list<PotChance> $pots of what may come next
      * @param float           $level chance that counts as position
      */
-    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, public readonly float $level, private bool $looksOn = false) {}
+    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, public readonly float $level) {}
 
     /** @param int $ball about to be potted */
     public static function after(Rack $rack, int $ball, float $level = Defaults::ZONE_CHANCE): self
@@ -60,13 +61,7 @@ final class Prospect
         $finder = new ZoneFinder($after);
         $pots = [];
         foreach ($next as $other) {
-            $going = array_filter(
-                array_map(static fn(Pocket $p): Opening => Openings::opening($after->simulator(), $after->layout, $other, $p), Pocket::cases()),
-                static fn(Opening $o): bool => $o->goes(),
-            );
-            // Wide openings far from a flat angle first.
-            usort($going, static fn(Opening $a, Opening $b): int => $b->free <=> $a->free);
-            foreach (\array_slice($going, 0, self::POCKETS) as $opening) {
+            foreach (\array_slice(Openings::goingOf($after->simulator(), $after->layout, $other), 0, self::POCKETS) as $opening) {
                 $pots[] = $finder->pot($other, $opening->pocket);
             }
         }
@@ -93,11 +88,6 @@ final class Prospect
     public function worth(float $x, float $y): float
     {
         return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->between($x, $y, 1);
-    }
-
-    public function isPosition(float $x, float $y): bool
-    {
-        return $this->worth($x, $y) >= $this->level;
     }
 
     /**
@@ -173,10 +163,8 @@ final class Prospect
         if (null === $on) {
             return true;
         }
-        $toward = $pot->window()->toward;
-        $ghost = $this->after->layout->ball($pot->ball)->toward($toward, -2 * $this->after->simulator()->ball->radius);
 
         // Where nothing leads on from any angle, angles make no odds.
-        return 0.0 === $on->ease() || $on->leadsOn(Angle::wrap($toward - $place->angleTo($ghost)));
+        return 0.0 === $on->ease() || $on->leadsOn($pot->cutFrom($place->x, $place->y));
     }
 }

@@ -102,13 +102,13 @@ final class RouteSearch
     /** Shots played so far. */
     public int $played = 0;
 
-    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket, ?Prospect $prospect = null)
+    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket)
     {
         $simulator = $rack->simulator();
         $this->cue = $rack->layout->ball(BallId::CUE);
         $this->pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player);
         $this->trial = new Trial($simulator, $rack->layout, $ball, $pocket);
-        $this->prospect = $prospect ?? Prospect::after($rack, $ball);
+        $this->prospect = Prospect::after($rack, $ball);
     }
 
     /**

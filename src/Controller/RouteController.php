@@ -18,7 +18,6 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Reading\TroubleKind;
 use ZigLane\Core\Route\Breakout;
-use ZigLane\Core\Route\Prospect;
 use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Route\Style;
@@ -43,14 +42,14 @@ final class RouteController extends AbstractController
     public function routes(Request $request, int $id): Response
     {
         try {
-            [$rack, $ball, $pocket, $leg] = $this->asked($request, $id);
+            [$rack, $ball, $pocket, $leg, $version] = $this->asked($request, $id);
         } catch (InvalidInput $e) {
             return new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
         }
         $likes = explode(' ', $request->query->getString('style'));
         $style = new Style(...array_combine(['spot', 'outside', 'cushions', 'drag', 'inside'], array_map(static fn(string $l): bool => \in_array($l, $likes, true), ['spot', 'outside', 'cushions', 'drag', 'inside'])));
 
-        return new StreamedResponse(function () use ($rack, $ball, $pocket, $leg, $id, $style): void {
+        return new StreamedResponse(function () use ($rack, $ball, $pocket, $leg, $id, $version, $style): void {
             $began = microtime(true);
             $search = new RouteSearch($rack, $ball, $pocket);
             foreach ($this->lists($search, $rack, $ball, $pocket, $id) as [$list, $settled]) {
@@ -62,7 +61,7 @@ final class RouteController extends AbstractController
                     'seconds' => microtime(true) - $began,
                     'leg' => $leg,
                     'id' => $id,
-                    'version' => $this->store->find($id)?->record->version(),
+                    'version' => $version,
                 ]) . self::NEXT;
                 if (ob_get_level() > 0) {
                     ob_flush();
@@ -109,7 +108,7 @@ final class RouteController extends AbstractController
         }
         $lengths = new TableLengths($rack->simulator());
         $places = $ladders = [];
-        foreach ((new RouteSearch($rack, $ball, $pocket, Prospect::after($rack, $ball)))->spread() as $place) {
+        foreach ((new RouteSearch($rack, $ball, $pocket))->spread() as $place) {
             $long = $lengths->ofSpeed($place['speed']);
             $tip = "{$place['tip']->side} {$place['tip']->height}";
             $ladders[$tip] = (isset($ladders[$tip]) ? "{$ladders[$tip]}L" : 'M') . Svg::point($place['stop']);
@@ -128,7 +127,7 @@ final class RouteController extends AbstractController
     }
 
     /**
-     * @return array{Rack, int, Pocket, int}
+     * @return array{Rack, int, Pocket, int, int} with the version that was read
      *
      * @throws InvalidInput
      */
@@ -148,6 +147,6 @@ final class RouteController extends AbstractController
             throw new InvalidInput('leg', "leg $leg is not reached");
         }
 
-        return [$rack, $spec->ball, $spec->pocket, $leg];
+        return [$rack, $spec->ball, $spec->pocket, $leg, $open->record->version()];
     }
 }

@@ -49,10 +49,8 @@ final readonly class ReadingDesk
     /** @param int $id of the stored rack */
     public function read(Rack $rack, int $id): TableReading
     {
-        $equipment = [$rack->table, $rack->cue, $rack->player, $rack->game, $rack->group];
-        $last = $this->cache->getItem($this->key('last', [$id, $equipment]));
-
-        return $this->kept('table', [$equipment, $rack->layout], function () use ($rack, $last): TableReading {
+        return $this->kept('table', $this->place($rack), function () use ($rack, $id): TableReading {
+            $last = $this->cache->getItem($this->key('last', [$id, $this->equipment($rack)]));
             $before = $last->get();
             $reading = TableReading::of($rack, $rack->player, $before instanceof TableReading ? $before : null);
             $this->cache->save($last->set($reading)->expiresAfter(self::KEPT));
@@ -104,7 +102,15 @@ final readonly class ReadingDesk
      */
     private function place(Rack $rack): array
     {
-        return [$rack->table, $rack->cue, $rack->player, $rack->game, $rack->group, $rack->layout];
+        return [...$this->equipment($rack), $rack->layout];
+    }
+
+    /**
+     * @return list<mixed>
+     */
+    private function equipment(Rack $rack): array
+    {
+        return [$rack->table, $rack->cue, $rack->player, $rack->game, $rack->group];
     }
 
     /**

@@ -75,7 +75,7 @@ final readonly class PositionView
         if (null === $ball) {
             return null;
         }
-        $going = Openings::of($rack->simulator(), $layout)->going($ball);
+        $going = Openings::goingOf($rack->simulator(), $layout, $ball);
 
         return [] === $going ? null : [$ball, $going[0]->pocket];
     }

@@ -31,8 +31,8 @@ final readonly class ReachView
         $simulator = $rack->simulator();
         $best = $bestPot = null;
         $pots = [];
-        foreach (FromHere::of($rack, $layout->ball(BallId::CUE)) as $from) {
-            foreach ($from->later ? [] : $from->pots as [$pocket, $read]) {
+        foreach (FromHere::now($rack, $layout->ball(BallId::CUE)) as $from) {
+            foreach ($from->pots as [$pocket, $read]) {
                 $pots[] = [$read->chance, $from->ball, $pocket];
             }
         }
