@@ -22,7 +22,7 @@ use ZigLane\Core\Table\Point;
  */
 final class Prospect
 {
-    /** Distance of the nodes, m. */
+    /** Distance of the nodes, m; for a first look only every other one is asked. */
     private const NODE = 0.05;
 
     /** Pockets asked for each next ball; of next balls, where there is a choice, the nearest so many. */
@@ -34,6 +34,9 @@ final class Prospect
 
     /** @var array<int, array{float, float, int}> chance, worth and pot at a node */
     private array $nodes = [];
+
+    /** @var array<int, list<array{int, float}>> pots and their chances at a node, each better than those before it */
+    private array $chances = [];
 
     private bool $looksOn = false;
 
@@ -109,15 +112,18 @@ final class Prospect
 
     private function between(float $x, float $y, int $which): float
     {
-        $u = $x / self::NODE;
-        $v = $y / self::NODE;
+        $step = $this->looksOn ? 1 : 2;
+        $u = $x / (self::NODE * $step);
+        $v = $y / (self::NODE * $step);
         $i = (int) floor($u);
         $j = (int) floor($v);
         $s = $u - $i;
         $t = $v - $j;
+        $i *= $step;
+        $j *= $step;
 
-        return (1 - $s) * ((1 - $t) * $this->node($i, $j)[$which] + $t * $this->node($i, $j + 1)[$which])
-            + $s * ((1 - $t) * $this->node($i + 1, $j)[$which] + $t * $this->node($i + 1, $j + 1)[$which]);
+        return (1 - $s) * ((1 - $t) * $this->node($i, $j)[$which] + $t * $this->node($i, $j + $step)[$which])
+            + $s * ((1 - $t) * $this->node($i + $step, $j)[$which] + $t * $this->node($i + $step, $j + $step)[$which]);
     }
 
     /**
@@ -125,29 +131,44 @@ final class Prospect
      */
     private function node(int $i, int $j): array
     {
-        return $this->nodes[$i * 1024 + $j] ??= $this->asked($i * self::NODE, $j * self::NODE);
+        return $this->nodes[$i * 1024 + $j] ??= $this->asked($i, $j);
     }
 
     /**
      * @return array{float, float, int}
      */
-    private function asked(float $x, float $y): array
+    private function asked(int $i, int $j): array
     {
         // A node outside counts as the nearest place that a ball can lie at.
         $g = $this->after->simulator()->geometry;
-        $place = new Point(max($g->reach, min($g->length - $g->reach, $x)), max($g->reach, min($g->width - $g->reach, $y)));
+        $place = new Point(max($g->reach, min($g->length - $g->reach, $i * self::NODE)), max($g->reach, min($g->width - $g->reach, $j * self::NODE)));
         $best = [0.0, 0.0, 0];
-        foreach ($this->pots as $n => $pot) {
-            $chance = $pot->fromPlace($place->x, $place->y, max($best[0], 0.05))->chance;
-            if ($chance > $best[0]) {
-                $worth = $chance * ($this->leadsOn($n, $place) ? 1.0 : self::ASTRAY);
-                if ($worth > $best[1]) {
-                    $best = [$chance, $worth, $n];
-                }
+        foreach ($this->chances[$i * 1024 + $j] ??= $this->chancesAt($place) as [$n, $chance]) {
+            $worth = $chance * ($this->leadsOn($n, $place) ? 1.0 : self::ASTRAY);
+            if ($worth > $best[1]) {
+                $best = [$chance, $worth, $n];
             }
         }
 
         return $best;
+    }
+
+    /**
+     * @return list<array{int, float}>
+     */
+    private function chancesAt(Point $place): array
+    {
+        $most = 0.0;
+        $found = [];
+        foreach ($this->pots as $n => $pot) {
+            $chance = $pot->fromPlace($place->x, $place->y, max($most, 0.05))->chance;
+            if ($chance > $most) {
+                $most = $chance;
+                $found[] = [$n, $chance];
+            }
+        }
+
+        return $found;
     }
 
     private function leadsOn(int $n, Point $place): bool

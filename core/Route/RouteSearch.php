@@ -70,6 +70,9 @@ final class RouteSearch
 
     private const ROUNDS = 3;
 
+    /** Behind the best by so much in worth, an idea is refined in one round. */
+    private const FAR_BEHIND = 0.12;
+
     /** Steps of the refinement: speed, tip side, tip height, part of the pocket. */
     private const STEPS = [
         [1, 0, 0, 0], [-1, 0, 0, 0], [0, 1, 0, 0], [0, -1, 0, 0], [0, 0, 1, 0], [0, 0, -1, 0], [0, 0, 0, 1], [0, 0, 0, -1],
@@ -99,6 +102,9 @@ final class RouteSearch
     /** @var list<array{float, Tip, list<int>}> swept strokes that pot the ball and move others: speed, tip, those balls */
     private array $contacts = [];
 
+    /** @var array<string, Route|null> routes made, by stroke and tries */
+    private array $made = [];
+
     /** Shots played so far. */
     public int $played = 0;
 
@@ -124,7 +130,9 @@ final class RouteSearch
         $rough = $this->rough([...$swept, ...$this->sweep(self::MORE_TIPS)], self::LOOKED);
         $settled = [];
         foreach (\array_slice($rough, 0, self::REFINED) as $n => [$candidate]) {
-            $settled[] = $this->refined($candidate);
+            // What is far behind needs no last touch.
+            $behind = ($settled[0][1] ?? 0.0) - $rough[$n][1];
+            $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : self::ROUNDS);
             yield $this->kept($this->ranked([...$settled, ...\array_slice($rough, $n + 1)]), self::FEW);
         }
         $settled = $this->ranked($settled);
@@ -355,12 +363,12 @@ final class RouteSearch
      *
      * @return array{array{float, float, float, float, float, float}, float}
      */
-    private function refined(array $candidate): array
+    private function refined(array $candidate, int $rounds): array
     {
         $best = $candidate;
         $most = $this->judged($candidate, self::SOME);
         [$dv, $da, $do] = [0.08, 0.1, self::OFFSET_STEP];
-        for ($round = 0; $round < self::ROUNDS; ++$round) {
+        for ($round = 0; $round < $rounds; ++$round) {
             [$best, $most] = $this->around($best, $most, $dv, $da, $do, self::SOME);
             $dv /= 2;
             $da /= 2;
@@ -478,7 +486,8 @@ final class RouteSearch
     {
         $routes = [];
         foreach ($ranked as [$candidate]) {
-            $route = $this->made($candidate, $tries);
+            $key = implode(' ', \array_slice($candidate, 0, 6)) . " $tries";
+            $route = \array_key_exists($key, $this->made) ? $this->made[$key] : $this->made[$key] = $this->made($candidate, $tries);
             if (null !== $route && !isset($routes[$route->family->key()])) {
                 $routes[$route->family->key()] = $route;
                 if (\count($routes) >= self::KEPT) {
