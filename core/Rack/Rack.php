@@ -94,6 +94,11 @@ final readonly class Rack
         return $this->copy(player: $player);
     }
 
+    public function withGroup(Group $group): self
+    {
+        return $this->copy(group: $group);
+    }
+
     public function withCue(CueSpec $cue): self
     {
         return $this->copy(cue: $cue);
@@ -120,6 +125,7 @@ final readonly class Rack
         ?array $legs = null,
         ?CueSpec $cue = null,
         ?Player $player = null,
+        ?Group $group = null,
     ): self {
         return new self(
             $name ?? $this->name,
@@ -127,7 +133,7 @@ final readonly class Rack
             $table ?? $this->table,
             $layout ?? $this->layout,
             $ballInHand ?? $this->ballInHand,
-            $this->group,
+            $group ?? $this->group,
             $player ?? $this->player,
             $legs ?? $this->legs,
             $this->unknown,

@@ -31,6 +31,18 @@ final class Generator
         return $this->source->getInt($low, $high);
     }
 
+    /**
+     * In another order.
+     *
+     * @param list<int> $values
+     *
+     * @return list<int>
+     */
+    public function shuffled(array $values): array
+    {
+        return array_values($this->source->shuffleArray($values));
+    }
+
     /** Normal with mean 0 and standard deviation 1 (G. E. P. Box and M. E. Muller, "A note on the generation of random normal deviates", Ann. Math. Stat. 29, 1958). */
     public function normal(): float
     {

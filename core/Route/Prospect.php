@@ -20,7 +20,7 @@ use ZigLane\Core\Table\Point;
  * What the cue ball is left with wherever it comes to lie after a pot: the best chance on what may be shot next, and whether
  * that leads on. Worked out at the nodes of a grid as they are asked for, and interpolated between them.
  */
-final class Prospect
+final class Prospect implements Outlook
 {
     /** Distance of the nodes, m; for a first look only every other one is asked. */
     private const NODE = 0.05;
@@ -47,7 +47,7 @@ final class Prospect
      * @param list<PotChance> $pots of what may come next
      * @param float           $level chance that counts as position
      */
-    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, public readonly float $level) {}
+    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, private readonly float $level) {}
 
     /** @param int $ball about to be potted */
     public static function after(Rack $rack, int $ball, float $level = Defaults::ZONE_CHANCE): self
@@ -73,12 +73,21 @@ final class Prospect
     }
 
     /** From now on angles count that do not lead on. */
-    public function lookOn(): self
+    public function lookOn(): void
     {
         $this->looksOn = true;
         $this->nodes = [];
+    }
 
-        return $this;
+    public function level(): float
+    {
+        return $this->level;
+    }
+
+    /** What moved balls leave is not known here: then nothing is counted on. */
+    public function disturbed(array $moved): float
+    {
+        return 0.0;
     }
 
     /** Best chance on what comes next from a place (m), 0–1; 1 when nothing needs to come. */

@@ -64,7 +64,7 @@ final class RouteSearch
 
     /** Tries at each stage. */
     private const FEWEST = 8;
-    private const FEW = 24;
+    public const FEW = 24;
     private const SOME = 48;
     public const MANY = 400;
 
@@ -96,7 +96,6 @@ final class RouteSearch
 
     private readonly PotChance $pot;
     private readonly Trial $trial;
-    private readonly Prospect $prospect;
     private readonly Point $cue;
 
     /** @var list<array{float, Tip, list<int>}> swept strokes that pot the ball and move others: speed, tip, those balls */
@@ -108,13 +107,16 @@ final class RouteSearch
     /** Shots played so far. */
     public int $played = 0;
 
-    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket)
+    private readonly Outlook $outlook;
+
+    /** @param Outlook|null $outlook what resting places are worth; the next ball alone when null */
+    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket, ?Outlook $outlook = null)
     {
         $simulator = $rack->simulator();
         $this->cue = $rack->layout->ball(BallId::CUE);
         $this->pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player);
         $this->trial = new Trial($simulator, $rack->layout, $ball, $pocket);
-        $this->prospect = Prospect::after($rack, $ball);
+        $this->outlook = $outlook ?? Prospect::after($rack, $ball);
     }
 
     /**
@@ -126,7 +128,7 @@ final class RouteSearch
     {
         $swept = $this->sweep(self::TIPS);
         yield $this->kept($this->rough($swept, self::FIRST), self::FEW);
-        $this->prospect->lookOn();
+        $this->outlook->lookOn();
         $rough = $this->rough([...$swept, ...$this->sweep(self::MORE_TIPS)], self::LOOKED);
         $settled = [];
         foreach (\array_slice($rough, 0, self::REFINED) as $n => [$candidate]) {
@@ -144,6 +146,33 @@ final class RouteSearch
             $settled[$n] = [$candidate, $most];
         }
         yield $this->kept($this->ranked($settled), self::MANY);
+    }
+
+    /**
+     * The best routes found from given strokes, without a sweep.
+     *
+     * @param list<array{float, float, float, 3?: float}> $strokes speed (m/s), tip side and height (radii), the most promising first
+     * @param int                               $refined how many ideas are refined
+     *
+     * @return list<Route>
+     */
+    public function from(array $strokes, int $refined, int $rounds = self::ROUNDS, int $tries = self::MANY): array
+    {
+        $this->outlook->lookOn();
+        $aimed = [];
+        foreach ($strokes as [$speed, $a, $b]) {
+            $aimed[] = $this->aimed($speed, $a, $b, 0.0);
+        }
+        $aimed = array_values(array_filter($aimed));
+        $ranked = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEWEST)], $aimed));
+        $ranked = $this->ranked(array_map(fn(array $r): array => [$r[0], $this->judged($r[0], self::FEW)], \array_slice($ranked, 0, self::FIRST)));
+        $settled = [];
+        foreach (\array_slice($ranked, 0, $refined) as [$candidate, $worth]) {
+            $behind = ($settled[0][1] ?? 0.0) - $worth;
+            $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : $rounds);
+        }
+
+        return $this->kept($this->ranked([...$settled, ...\array_slice($ranked, $refined)]), $tries);
     }
 
     /**
@@ -214,9 +243,9 @@ final class RouteSearch
         return $this->judge($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $tries, $errors);
     }
 
-    public function prospect(): Prospect
+    public function outlook(): Outlook
     {
-        return $this->prospect;
+        return $this->outlook;
     }
 
     /**
@@ -279,7 +308,7 @@ final class RouteSearch
                             'aim' => $line[0],
                             'elevation' => $line[1],
                             'stop' => new Point($state->x[0], $state->y[0]),
-                            'worth' => $this->prospect->worth($state->x[0], $state->y[0]),
+                            'worth' => $this->outlook->worth($state->x[0], $state->y[0]),
                             'rails' => implode('-', Family::rails($state, self::contact($state), $a)[0]),
                         ];
                     }
@@ -433,6 +462,7 @@ final class RouteSearch
         $error = $this->pot->errors($this->cue->x, $this->cue->y, $aim, $elevation, $speed);
         $pot = $position = $scratch = $touches = $hooked = $astray = 0;
         $worth = 0.0;
+        $level = $this->outlook->level();
         // The last judgement is made under errors that the search has not seen: it would flatter what was chosen by them.
         $errors ??= self::MANY === $tries ? \array_slice(ErrorSamples::of(self::MANY + self::MORE), self::MORE) : ErrorSamples::of($tries);
         foreach ($errors as $sample) {
@@ -440,8 +470,8 @@ final class RouteSearch
             if (null === $state) {
                 continue;
             }
-            $moved = [] !== $this->trial->moved($state);
-            $touches += $moved ? 1 : 0;
+            $moved = $this->trial->moved($state);
+            $touches += [] === $moved ? 0 : 1;
             if ($this->trial->scratches($state)) {
                 ++$scratch;
                 continue;
@@ -450,12 +480,11 @@ final class RouteSearch
                 continue;
             }
             ++$pot;
-            // What moved balls leave is not known here: then nothing is counted on.
-            $left = $moved ? 0.0 : $this->prospect->worth($state->x[0], $state->y[0]);
+            $left = [] === $moved ? $this->outlook->worth($state->x[0], $state->y[0]) : $this->outlook->disturbed($moved);
             $worth += $left;
-            if ($left >= $this->prospect->level) {
+            if ($left >= $level) {
                 ++$position;
-            } elseif (!$moved && $this->prospect->chance($state->x[0], $state->y[0]) < self::NO_SHOT) {
+            } elseif ([] === $moved && $this->outlook->chance($state->x[0], $state->y[0]) < self::NO_SHOT) {
                 ++$hooked;
             } else {
                 ++$astray;
@@ -561,7 +590,7 @@ final class RouteSearch
             $chances['touches'],
             $chances['hooked'],
             $chances['astray'],
-            $this->prospect->next($state->x[0], $state->y[0]),
+            $this->outlook->next($state->x[0], $state->y[0]),
             $tries < self::MANY ? null : $this->window($shot),
             $tries,
         );
@@ -575,7 +604,7 @@ final class RouteSearch
 
             return null === $state || !$this->trial->pots($state) || $this->trial->scratches($state) || [] !== $this->trial->moved($state)
                 ? null
-                : $this->prospect->worth($state->x[0], $state->y[0]);
-        }, $this->prospect->level);
+                : $this->outlook->worth($state->x[0], $state->y[0]);
+        }, $this->outlook->level());
     }
 }

@@ -91,7 +91,7 @@ final readonly class ReadingDesk
 
         return $this->kept('chances', [$this->place($rack), $before, $leg->spec], static function () use ($rack, $before, $shot, $ball, $pocket): array {
             $search = new RouteSearch($rack->withLayout($before), $ball, $pocket);
-            $search->prospect()->lookOn();
+            $search->outlook()->lookOn();
 
             return $search->chances($shot, self::TRIES);
         });

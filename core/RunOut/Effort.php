@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\RunOut;
+
+/**
+ * How hard a shot is thought about.
+ */
+final readonly class Effort
+{
+    /**
+     * @param bool $sides   side spin counted on in the worth of places
+     * @param int  $choices balls and pockets looked into
+     * @param int  $strokes tried for each
+     * @param int  $refined choices whose strokes are refined
+     * @param int  $rounds  of the refinement
+     * @param int  $tries   that the chances rest on
+     * @param int  $orders  gone through where there are too many
+     */
+    public function __construct(public bool $sides, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $orders) {}
+
+    /** A first line of shots: about a tenth of a second a shot. */
+    public static function quick(): self
+    {
+        return new self(false, 1, 6, 0, 0, 24, 6);
+    }
+
+    /** What a season can afford: about half a second a shot. */
+    public static function season(): self
+    {
+        return new self(true, 3, 10, 1, 2, 96, 8);
+    }
+
+    /** For a plan that is looked at. */
+    public static function settled(): self
+    {
+        return new self(true, 3, 14, 2, 3, 400, 16);
+    }
+}

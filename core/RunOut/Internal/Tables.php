@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\RunOut\Internal;
+
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Pocket;
+
+/**
+ * The tables that planning a rack needs, made once for each place of a ball: after a shot most balls lie where they lay.
+ *
+ * @internal
+ */
+final class Tables
+{
+    /** More than these are not kept: some 120 MB. */
+    private const MOST = 90;
+
+    public readonly Rungs $rungs;
+    public readonly Grid $grid;
+
+    /** @var array<string, Carry> */
+    private array $carries = [];
+
+    public function __construct(public readonly Simulator $simulator, public readonly Player $player)
+    {
+        $this->rungs = new Rungs($simulator);
+        $this->grid = new Grid($simulator->geometry);
+    }
+
+    /** @param bool $sides with side spin too */
+    public function carry(Layout $layout, int $ball, Pocket $pocket, bool $sides): Carry
+    {
+        $place = $layout->ball($ball);
+        $key = \sprintf('%.7F %.7F %d', $place->x, $place->y, $pocket->index());
+        // A table with side spin serves for both.
+        $known = $this->carries["$key s"] ?? ($sides ? null : $this->carries[$key] ?? null);
+        if (null === $known) {
+            if (\count($this->carries) >= self::MOST) {
+                array_shift($this->carries);
+            }
+            $known = $this->carries[$sides ? "$key s" : $key] = new Carry($this->simulator, $this->rungs, $this->grid, $layout, $ball, $pocket, $sides);
+            if ($sides) {
+                unset($this->carries[$key]);
+            }
+        }
+
+        return $known;
+    }
+}

@@ -1,0 +1,609 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\RunOut\Internal;
+
+use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Game\Game;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Table\Pocket;
+
+/**
+ * The worth of the cue ball's places: the chance to run out from there under best play, for every set of balls that may be
+ * left, worked out backward from the last ball (R. Bellman, "Dynamic Programming", 1957).
+ *
+ * The worth of a place is the best, over the balls that may be shot and their pockets, of the chance of the pot times what the
+ * cut there leads on to; and that is the best, over the arrivals of Rungs that can be played, of the worth of the place where
+ * the cue ball then stops, with the player's error of speed mixed in. Balls are taken to stay where they lie. A cue ball
+ * that would run into another leaves "somewhere": the mean worth, and less; but where a ball of a cluster is met, the
+ * cluster is taken to be open from then on.
+ *
+ * A set is one bit for each ball number; bit 0 (the cue ball's) says that the clusters have been broken.
+ *
+ * @internal
+ */
+final class Worths
+{
+    /** Pockets counted on for each ball. */
+    private const POCKETS = 3;
+
+    /** What running into a ball leaves, as a share of the mean worth of all places (our own choice; see disturbed()). */
+    private const DISTURBED = 0.6;
+
+    /** How often a cluster that is run into opens (our own choice). */
+    private const OPENS = 0.6;
+
+    public const BROKEN = 1;
+
+    private const DISTANCES = 4;
+    private const PACES = 3;
+
+    /** Share of each neighbouring cut that is mixed in: the ball is not always hit where it should be. */
+    private const ASIDE = 0.2;
+
+    private readonly Game $game;
+    private readonly Layout $layout;
+
+    /** @var array<int, list<array{Pocket, Carry, Field, list<int>}>> by ball */
+    private array $pots = [];
+
+    /** @var array<int, list<int>> by set */
+    private array $due = [];
+
+    /** @var array<int, array<int, float>> by set and node; [] when the rack is over */
+    private array $worth = [];
+
+    /** @var array<int, array<int, int>> by set and node: ball · 8 + pocket; −1 for none */
+    private array $choice = [];
+
+    /** @var array<int, array<int, list<float>>> by set after the pot, ball · 8 + pocket: by distance · CUTS + cut */
+    private array $onward = [];
+
+    /** @var array<int, float> by set */
+    private array $means = [];
+
+    /** @var array<int, float> by set */
+    private array $most = [];
+
+    /** @var list<float> weights of neighbouring speeds */
+    private readonly array $mix;
+
+    /** Balls that only a broken cluster lets go, and those they touch; one bit each. */
+    public readonly int $cluster;
+
+    /** @var array<int, true>|null sets that may be gone through; null for all */
+    private ?array $lattice = null;
+
+    /**
+     * @param bool                      $sides side spin counted on
+     * @param array<int, list<Pocket>>  $only  pockets a ball may be sent to, by ball; others are free
+     */
+    public function __construct(private readonly Rack $rack, private readonly Tables $tables, private readonly bool $sides = true, private readonly array $only = [])
+    {
+        $this->game = $rack->rules();
+        $this->layout = $rack->layout;
+        // Neighbouring speeds as the hand mixes them.
+        $sigma = max($rack->player->speed, 0.02);
+        $reach = (int) max(1, ceil(2.2 * $sigma / log(Rungs::RUNG)));
+        $mix = array_map(static fn(int $k): float => exp(-0.5 * ($k * log(Rungs::RUNG) / $sigma) ** 2), range(-$reach, $reach));
+        $sum = array_sum($mix);
+        $this->mix = array_map(static fn(float $w): float => $w / $sum, $mix);
+        $this->cluster = $this->clusters();
+    }
+
+    public function grid(): Grid
+    {
+        return $this->tables->grid;
+    }
+
+    /** Which balls are on the table, as a set. */
+    public static function set(Layout $layout): int
+    {
+        $set = 0;
+        foreach ($layout->objectBalls() as $ball) {
+            $set |= 1 << $ball;
+        }
+
+        return $set;
+    }
+
+    /**
+     * Goes only through sets that one of these orders goes through.
+     *
+     * @param list<list<int>> $orders balls, the first to be potted first
+     */
+    public function through(int $set, array $orders): void
+    {
+        $this->lattice = [];
+        foreach ($orders as $order) {
+            $left = $set & ~self::BROKEN;
+            $this->lattice[$left] = true;
+            foreach ($order as $ball) {
+                $left &= ~(1 << $ball);
+                $this->lattice[$left] = true;
+            }
+        }
+        $this->worth = $this->choice = $this->onward = $this->means = $this->most = [];
+    }
+
+    /** Whether a set may be gone through. */
+    public function knows(int $set): bool
+    {
+        return $this->allowed($set);
+    }
+
+    public function over(int $set): bool
+    {
+        return [] === $this->due($set);
+    }
+
+    /**
+     * Balls that may be shot next; none when the rack is over.
+     *
+     * @return list<int>
+     */
+    public function due(int $set): array
+    {
+        $balls = $set & ~self::BROKEN;
+        if (!isset($this->due[$balls])) {
+            $left = new Layout(array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($balls >> $id & 1), \ARRAY_FILTER_USE_KEY));
+            $this->due[$balls] = $this->game->isOver($left) ? [] : $this->game->legalTargets($left);
+        }
+
+        return $this->due[$balls];
+    }
+
+    /** Worth of a place (m), 0–1. */
+    public function at(int $set, float $x, float $y): float
+    {
+        $worth = $this->worths($set);
+
+        return [] === $worth ? 1.0 : $this->tables->grid->between($worth, $x, $y);
+    }
+
+    /**
+     * @return array<int, float> by node; [] when the rack is over
+     */
+    public function worths(int $set): array
+    {
+        if (!isset($this->worth[$set])) {
+            $this->work($set);
+        }
+
+        return $this->worth[$set];
+    }
+
+    /** What is left, on average, when balls have been run into. */
+    public function disturbed(int $set, int $met): float
+    {
+        if ($this->over($set)) {
+            return 1.0;
+        }
+        $plain = self::DISTURBED * $this->mean($set);
+        if (0 !== ($met & $this->cluster) && 0 === ($set & self::BROKEN)) {
+            return max($plain, self::OPENS * $this->mean($set | self::BROKEN));
+        }
+
+        return $plain;
+    }
+
+    /** Mean worth of all places. */
+    public function mean(int $set): float
+    {
+        if (!isset($this->means[$set])) {
+            $worth = $this->worths($set);
+            $this->means[$set] = [] === $worth ? 1.0 : array_sum($worth) / \count($worth);
+        }
+
+        return $this->means[$set];
+    }
+
+    /** The best place's worth. */
+    public function most(int $set): float
+    {
+        if (!isset($this->most[$set])) {
+            $worth = $this->worths($set);
+            $this->most[$set] = [] === $worth ? 1.0 : max($worth);
+        }
+
+        return $this->most[$set];
+    }
+
+    /**
+     * Balls and pockets for a place, the best first, with what they are worth about.
+     *
+     * @return list<array{int, Pocket, float}>
+     */
+    public function choices(int $set, float $x, float $y): array
+    {
+        [$cell] = $this->tables->grid->cell($x, $y);
+        $corners = [$cell, $cell + 1, $cell + Grid::ACROSS + 1, $cell + Grid::ACROSS + 2];
+        $found = [];
+        foreach ($this->due($set) as $ball) {
+            $after = $set & ~(1 << $ball);
+            if (!$this->allowed($after)) {
+                continue;
+            }
+            $about = $this->about($set, $ball);
+            foreach ($this->pots($ball) as [$pocket, , $field]) {
+                $onward = $this->onward($after, $ball, $pocket);
+                $chances = $field->chances($about);
+                $most = 0.0;
+                foreach ($corners as $node) {
+                    $n = $field->place[$node] ?? -1;
+                    if ($n >= 0 && 0 === ($field->blocked[$n] & $about)) {
+                        foreach ($chances as $pace => $chance) {
+                            $most = max($most, $chance[$n] * self::between($onward, $pace, $field->distance[$n], $field->cut[$n], $field->part[$n]));
+                        }
+                    }
+                }
+                if ($most > 0.0) {
+                    $found[] = [$ball, $pocket, $most];
+                }
+            }
+        }
+        usort($found, static fn(array $a, array $b): int => $b[2] <=> $a[2]);
+
+        return $found;
+    }
+
+    /**
+     * What a pot leads on to from a place: the share of its chance with an easy stroke.
+     *
+     * @param int   $node     where, roughly
+     * @param float $cut      rad
+     * @param float $distance to the contact, m
+     */
+    public function leads(int $set, int $ball, Pocket $pocket, int $node, float $cut, float $distance): float
+    {
+        $after = $set & ~(1 << $ball);
+        if ($this->over($after)) {
+            return 1.0;
+        }
+        $step = max(0.0, min(Rungs::CUTS - 1.0, (rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP));
+        $lower = (int) min(Rungs::CUTS - 2, floor($step));
+
+        $onward = $this->onward($after, $ball, $pocket);
+        $easy = self::between($onward, 0, Rungs::distance($distance), $lower, $step - $lower);
+        foreach ($this->pots($ball) as [$where, , $field]) {
+            $n = $where === $pocket ? $field->place[$node] ?? -1 : -1;
+            if ($n >= 0) {
+                [$soft, $firm, $hard] = $field->chances($this->about($set, $ball));
+                if ($soft[$n] > 0.01) {
+                    $easy = max(
+                        $easy,
+                        $firm[$n] / $soft[$n] * self::between($onward, 1, Rungs::distance($distance), $lower, $step - $lower),
+                        $hard[$n] / $soft[$n] * self::between($onward, 2, Rungs::distance($distance), $lower, $step - $lower),
+                    );
+                }
+            }
+        }
+
+        return min(1.0, $easy);
+    }
+
+    /**
+     * Strokes for a pot from a place, the most promising first, different in kind.
+     *
+     * @param int   $node     where, roughly
+     * @param float $cut      rad
+     * @param float $distance to the contact, m
+     *
+     * @return list<array{float, float, float, float}> cue speed (m/s), tip side and height (radii), about its worth
+     */
+    public function strokes(int $set, int $ball, Pocket $pocket, int $node, float $cut, float $distance): array
+    {
+        $after = $set & ~(1 << $ball);
+        $pot = null;
+        foreach ($this->pots($ball) as $one) {
+            $pot = $one[0] === $pocket ? $one : $pot;
+        }
+        if (null === $pot) {
+            return [];
+        }
+        $step = max(0.0, min(Rungs::CUTS - 1.0, (rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP));
+        $n = $pot[2]->place[$node] ?? -1;
+        $chances = $pot[2]->chances($this->about($set, $ball));
+        $along = cos($cut) * (1 + $this->tables->simulator->ball->restitution) / 2;
+        $found = [];
+        foreach (Rungs::ROLLS as $r => $roll) {
+            foreach (Rungs::SIDES as $s => $side) {
+                $aside = $this->aside($pot, $after, $r, $s);
+                foreach (array_unique([(int) floor($step), (int) ceil($step)]) as $c) {
+                    $mixed = $aside[$c] ?? [];
+                    foreach ($mixed as $k => $worth) {
+                        // Peaks along the speed.
+                        if ($worth <= 0.0 || $worth < ($mixed[$k - 1] ?? 0.0) || $worth <= ($mixed[$k + 1] ?? 0.0)) {
+                            continue;
+                        }
+                        $stroke = Rungs::stroke($this->tables->simulator, $roll, $side, $this->tables->rungs->speeds[$k], $distance);
+                        if (null !== $stroke) {
+                            $pace = Field::pace($along * $this->tables->rungs->speeds[$k]);
+                            $found[] = [$stroke[0], $stroke[1], $stroke[2], $worth * ($n >= 0 ? $chances[$pace][$n] : 1.0)];
+                        }
+                    }
+                }
+            }
+        }
+        usort($found, static fn(array $a, array $b): int => $b[3] <=> $a[3]);
+        $kept = [];
+        foreach ($found as $one) {
+            foreach ($kept as $other) {
+                if (abs($one[1] - $other[1]) < 0.1 && abs($one[2] - $other[2]) < 0.12 && abs(log($one[0] / $other[0])) < 0.12) {
+                    continue 2;
+                }
+            }
+            $kept[] = $one;
+        }
+
+        return $kept;
+    }
+
+    /** The balls that can hinder one of a set: those of a broken cluster do not hinder each other any more. */
+    private function about(int $set, int $ball): int
+    {
+        $broken = 0 !== ($set & self::BROKEN) && 0 !== ($this->cluster >> $ball & 1);
+
+        return $set & ~(self::BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
+    }
+
+    private function allowed(int $set): bool
+    {
+        return null === $this->lattice || isset($this->lattice[$set & ~self::BROKEN]);
+    }
+
+    private function work(int $set): void
+    {
+        if ($this->over($set)) {
+            $this->worth[$set] = [];
+
+            return;
+        }
+        $worth = array_fill(0, Grid::NODES, 0.0);
+        $choice = array_fill(0, Grid::NODES, -1);
+        $pace = self::DISTANCES * Rungs::CUTS;
+        foreach ($this->due($set) as $ball) {
+            $after = $set & ~(1 << $ball);
+            if (!$this->allowed($after)) {
+                continue;
+            }
+            $about = $this->about($set, $ball);
+            foreach ($this->pots($ball) as [$pocket, , $field]) {
+                [$soft, $firm, $hard] = $field->chances($about);
+                $onward = $this->onward($after, $ball, $pocket);
+                $name = $ball * 8 + $pocket->index();
+                $blocked = $field->blocked;
+                $cuts = $field->cut;
+                $parts = $field->part;
+                $distances = $field->distance;
+                foreach ($field->nodes as $n => $node) {
+                    if (0 !== ($blocked[$n] & $about)) {
+                        continue;
+                    }
+                    $at = $distances[$n] * Rungs::CUTS + $cuts[$n];
+                    $part = $parts[$n];
+                    $value = $soft[$n] * ($onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part);
+                    $at += $pace;
+                    $other = $firm[$n] * ($onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part);
+                    $value = $other > $value ? $other : $value;
+                    $at += $pace;
+                    $other = $hard[$n] * ($onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part);
+                    $value = $other > $value ? $other : $value;
+                    if ($value > $worth[$node]) {
+                        $worth[$node] = $value;
+                        $choice[$node] = $name;
+                    }
+                }
+            }
+        }
+        $this->worth[$set] = $worth;
+        $this->choice[$set] = $choice;
+    }
+
+    /**
+     * @param list<float> $onward
+     */
+    private static function between(array $onward, int $pace, int $distance, int $cut, float $part): float
+    {
+        $at = ($pace * self::DISTANCES + $distance) * Rungs::CUTS + $cut;
+
+        return $onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part;
+    }
+
+    /**
+     * The best that can be left after a pot, by distance and cut.
+     *
+     * @return list<float>
+     */
+    private function onward(int $after, int $ball, Pocket $pocket): array
+    {
+        $name = $ball * 8 + $pocket->index();
+        if (isset($this->onward[$after][$name])) {
+            return $this->onward[$after][$name];
+        }
+        $best = array_fill(0, self::PACES * self::DISTANCES * Rungs::CUTS + 1, 0.0);
+        $strokes = $this->tables->rungs->strokes;
+        $speeds = $this->tables->rungs->speeds;
+        $push = (1 + $this->tables->simulator->ball->restitution) / 2;
+        foreach ($this->pots($ball) as $pot) {
+            if ($pot[0] !== $pocket) {
+                continue;
+            }
+            for ($r = 0; $r < \count(Rungs::ROLLS); ++$r) {
+                for ($s = 0; $s < \count(Rungs::SIDES); ++$s) {
+                    $base = ($r * 3 + $s) * Rungs::SPEEDS * self::DISTANCES;
+                    foreach ($this->aside($pot, $after, $r, $s) as $c => $mixed) {
+                        $along = $push * cos(deg2rad($c * Rungs::CUT_STEP - Rungs::WIDEST));
+                        foreach ($mixed as $k => $worth) {
+                            if ($worth <= 0.0) {
+                                continue;
+                            }
+                            $at = Field::pace($along * $speeds[$k]) * self::DISTANCES * Rungs::CUTS + $c;
+                            for ($d = 0; $d < self::DISTANCES; ++$d) {
+                                if ($worth > $best[$at] && null !== $strokes[$base + $k * self::DISTANCES + $d]) {
+                                    $best[$at] = $worth;
+                                }
+                                $at += Rungs::CUTS;
+                            }
+                        }
+                    }
+                }
+            }
+        }
+
+        return $this->onward[$after][$name] = $best;
+    }
+
+    /**
+     * What one kind of arrival leaves at every cut and speed, with the cuts beside it mixed in.
+     *
+     * @param array{Pocket, Carry, Field, list<int>} $pot
+     *
+     * @return array<int, list<float>> by cut
+     */
+    private function aside(array $pot, int $after, int $roll, int $side): array
+    {
+        $plain = [];
+        for ($c = 0; $c < Rungs::CUTS; ++$c) {
+            if ($pot[1]->slowest[$c] < Rungs::SPEEDS) {
+                $plain[$c] = $this->mixed($pot, $after, $c, $roll, $side);
+            }
+        }
+        $aside = [];
+        foreach ($plain as $c => $mixed) {
+            $less = $plain[$c - 1] ?? $mixed;
+            $more = $plain[$c + 1] ?? $mixed;
+            $slowest = $pot[1]->slowest[$c];
+            foreach ($mixed as $k => $worth) {
+                $aside[$c][] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $worth + self::ASIDE * ($less[$k] + $more[$k]);
+            }
+        }
+
+        return $aside;
+    }
+
+    /**
+     * What one kind of arrival leaves at every speed, the hand's error mixed in.
+     *
+     * @param array{Pocket, Carry, Field, list<int>} $pot
+     *
+     * @return list<float>
+     */
+    private function mixed(array $pot, int $after, int $cut, int $roll, int $side): array
+    {
+        [, $carry, , $touched] = $pot;
+        $worth = $this->worths($after);
+        $base = (($cut * 5 + $roll) * 3 + $side) * Rungs::SPEEDS;
+        $slowest = $carry->slowest[$cut];
+        $node = $carry->node;
+        $ss = $carry->s;
+        $ts = $carry->t;
+        $over = [] === $worth;
+        $row = Grid::ACROSS + 1;
+        $left = [];
+        $some = false;
+        for ($k = 0; $k < Rungs::SPEEDS; ++$k) {
+            $entry = $base + $k;
+            $n = $node[$entry];
+            if ($k < $slowest || $n < 0) {
+                $left[] = 0.0;
+                continue;
+            }
+            $met = $touched[$entry] & $after;
+            if ($over) {
+                $left[] = 1.0;
+            } elseif (0 !== $met) {
+                $left[] = $this->disturbed($after, $met);
+            } else {
+                $s = $ss[$entry];
+                $t = $ts[$entry];
+                $left[] = (1 - $s) * ((1 - $t) * $worth[$n] + $t * $worth[$n + 1]) + $s * ((1 - $t) * $worth[$n + $row] + $t * $worth[$n + $row + 1]);
+            }
+            $some = true;
+        }
+        if (!$some) {
+            return $left;
+        }
+        $mix = $this->mix;
+        $reach = \count($mix) >> 1;
+        $mixed = [];
+        for ($k = 0; $k < Rungs::SPEEDS; ++$k) {
+            $sum = 0.0;
+            foreach ($mix as $i => $weight) {
+                $at = $k + $i - $reach;
+                // Harder than the ladder knows is as at its end.
+                $sum += $weight * ($at < 0 ? 0.0 : $left[$at < Rungs::SPEEDS ? $at : Rungs::SPEEDS - 1]);
+            }
+            $mixed[] = $k < $slowest ? 0.0 : $sum;
+        }
+
+        return $mixed;
+    }
+
+    /**
+     * @return list<array{Pocket, Carry, Field, list<int>}>
+     */
+    private function pots(int $ball): array
+    {
+        if (!isset($this->pots[$ball])) {
+            $found = [];
+            $always = $this->always();
+            foreach (isset($this->only[$ball]) ? $this->only[$ball] : Pocket::cases() as $pocket) {
+                $field = new Field($this->tables->simulator, $this->tables->grid, $this->layout, $ball, $pocket, $this->rack->player);
+                if ([] !== $field->nodes && $field->goes($always & ~(1 << $ball))) {
+                    $found[] = [array_sum($field->chances($always & ~(1 << $ball))[0]), $pocket, $field];
+                }
+            }
+            usort($found, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
+            $this->pots[$ball] = [];
+            foreach (\array_slice($found, 0, self::POCKETS) as [, $pocket, $field]) {
+                $carry = $this->tables->carry($this->layout, $ball, $pocket, $this->sides);
+                $this->pots[$ball][] = [$pocket, $carry, $field, $carry->touched($this->layout, $ball)];
+            }
+        }
+
+        return $this->pots[$ball];
+    }
+
+    /** Balls that the player will not pocket before the rack is over. */
+    private function always(): int
+    {
+        $set = self::set($this->layout);
+        $own = 0;
+        foreach (\ZigLane\Core\Reading\Order::own($this->game, $this->layout) as $ball) {
+            $own |= 1 << $ball;
+        }
+
+        return $set & ~$own;
+    }
+
+    /** Balls that go nowhere because of a near neighbour, and those neighbours. */
+    private function clusters(): int
+    {
+        $near = 2 * $this->tables->simulator->ball->radius + 0.04;
+        $set = self::set($this->layout);
+        $cluster = 0;
+        foreach (\ZigLane\Core\Reading\Order::own($this->game, $this->layout) as $ball) {
+            $neighbours = 0;
+            foreach ($this->layout->objectBalls() as $other) {
+                if ($other !== $ball && $this->layout->ball($ball)->distanceTo($this->layout->ball($other)) < $near) {
+                    $neighbours |= 1 << $other;
+                }
+            }
+            if (0 === $neighbours) {
+                continue;
+            }
+            $goes = false;
+            foreach ($this->pots($ball) as [, , $field]) {
+                $goes = $goes || $field->goes($set & ~(1 << $ball));
+            }
+            if (!$goes) {
+                $cluster |= 1 << $ball | $neighbours;
+            }
+        }
+
+        return $cluster;
+    }
+}

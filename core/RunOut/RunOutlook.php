@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\RunOut;
+
+use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Route\Outlook;
+use ZigLane\Core\RunOut\Internal\Worths;
+use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
+
+/**
+ * What the cue ball is left with after a pot, to the end of the rack: the exact chance of the next pot times what it leads on
+ * to, the best over the balls and pockets that Worths finds promising there. Worked out at the nodes of a 5 cm grid as they
+ * are asked for, and interpolated.
+ */
+final class RunOutlook implements Outlook
+{
+    private const NODE = 0.05;
+
+    /** Balls and pockets asked exactly for one node. */
+    private const ASKED = 2;
+
+    /** Those roughly worth less than this share of the best are not. */
+    private const NEAR = 0.7;
+
+    /** A place is position from this share of the best worth any place has (our own choice). */
+    private const POSITION = 0.75;
+
+    /** @var array<int, array{float, float, int}> worth, chance and pot at a node */
+    private array $nodes = [];
+
+    /** @var array<int, PotChance> by ball · 8 + pocket */
+    private array $pots = [];
+
+    private readonly Rack $after;
+    private readonly Simulator $simulator;
+
+    /**
+     * @param int $ball about to be potted
+     * @param int $left the set after it
+     */
+    public function __construct(Rack $rack, private readonly Worths $worths, int $ball, private readonly int $left)
+    {
+        $this->simulator = $rack->simulator();
+        $this->after = $rack->withLayout($rack->layout->without($ball));
+    }
+
+    public function worth(float $x, float $y): float
+    {
+        return $this->between($x, $y, 0);
+    }
+
+    public function chance(float $x, float $y): float
+    {
+        return $this->between($x, $y, 1);
+    }
+
+    public function level(): float
+    {
+        return self::POSITION * $this->worths->most($this->left);
+    }
+
+    public function next(float $x, float $y): ?array
+    {
+        $node = $this->worths->over($this->left) ? null : $this->node((int) round($x / self::NODE), (int) round($y / self::NODE));
+
+        return null === $node || $node[0] <= 0.0 ? null : [$node[2] >> 3, Pocket::at($node[2] & 7)];
+    }
+
+    public function disturbed(array $moved): float
+    {
+        $met = 0;
+        foreach ($moved as $ball) {
+            $met |= 1 << $ball;
+        }
+
+        return $this->worths->disturbed($this->left, $met);
+    }
+
+    public function lookOn(): void {}
+
+    private function between(float $x, float $y, int $which): float
+    {
+        if ($this->worths->over($this->left)) {
+            return 1.0;
+        }
+        $u = $x / self::NODE;
+        $v = $y / self::NODE;
+        $i = (int) floor($u);
+        $j = (int) floor($v);
+        $s = $u - $i;
+        $t = $v - $j;
+
+        return (1 - $s) * ((1 - $t) * $this->node($i, $j)[$which] + $t * $this->node($i, $j + 1)[$which])
+            + $s * ((1 - $t) * $this->node($i + 1, $j)[$which] + $t * $this->node($i + 1, $j + 1)[$which]);
+    }
+
+    /**
+     * @return array{float, float, int}
+     */
+    private function node(int $i, int $j): array
+    {
+        return $this->nodes[$i * 1024 + $j] ??= $this->asked($i, $j);
+    }
+
+    /**
+     * @return array{float, float, int}
+     */
+    private function asked(int $i, int $j): array
+    {
+        // A node outside counts as the nearest place that a ball can lie at.
+        $g = $this->simulator->geometry;
+        $x = max($g->reach, min($g->length - $g->reach, $i * self::NODE));
+        $y = max($g->reach, min($g->width - $g->reach, $j * self::NODE));
+        $best = [0.0, 0.0, 0];
+        $choices = \array_slice($this->worths->choices($this->left, $x, $y), 0, self::ASKED);
+        foreach ($choices as [$ball, $pocket, $about]) {
+            if ($about < self::NEAR * $choices[0][2]) {
+                break;
+            }
+            $name = $ball * 8 + $pocket->index();
+            $pot = $this->pots[$name] ??= new PotChance($this->simulator, $this->after->layout, $ball, $pocket, $this->after->player);
+            $read = $pot->fromPlace($x, $y, 0.02);
+            if ($read->chance <= 0.0) {
+                continue;
+            }
+            $at = $this->after->layout->ball($ball);
+            $worth = $read->chance * $this->worths->leads($this->left, $ball, $pocket, $this->worths->grid()->node($x, $y), $read->cut, (new Point($x, $y))->distanceTo($at));
+            if ($worth > $best[0]) {
+                $best = [$worth, $read->chance, $name];
+            }
+        }
+
+        return $best;
+    }
+}
