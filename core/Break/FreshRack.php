@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Break;
 
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Aim\AimSolver;
-use ZigLane\Core\Aim\AimRequest;
 use ZigLane\Core\Aim\AimRefused;
-use ZigLane\Core\Simulation\EventType;
+use ZigLane\Core\Aim\AimRequest;
+use ZigLane\Core\Aim\AimSolver;
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Cue\Shot;
 use ZigLane\Core\Cue\Tip;
@@ -16,9 +14,11 @@ use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Simulation\EventType;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\ShotResult;
 use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\Table;
 

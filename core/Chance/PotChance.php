@@ -372,6 +372,7 @@ final class PotChance
             }
             // A thinner hit sends the ball off more softly, and the window changes with its speed: each edge as at its own.
             $outAt = static fn(float $at): float => $out * self::fullness($at - $squirt - $full, $limit) / $fullness;
+            $open = [];
             foreach ($this->window->at($out, $here[4]) as [$low, $high]) {
                 $ends = [];
                 foreach ([$low, $high] as $which => $edge) {
@@ -380,7 +381,10 @@ final class PotChance
                     $moved = $this->window->edgeNear($edge, $which, $outAt($end + $shift), $here[4]);
                     $ends[] = $moved === $edge ? $end : self::invert($geo, $correct, $aim, $moved, $squirt + $full, $limit, $end);
                 }
-                sort($ends);
+                $open[] = [min($ends), max($ends)];
+            }
+            // Edges that have moved may overlap: nothing counts twice.
+            foreach (self::merged($open) as $ends) {
                 foreach ($sides as [$off, $part]) {
                     $chance += $weight * $part * self::share($ends[0] - $aim, $ends[1] - $aim, $shift + $off, $sigma, $blocked);
                 }
@@ -437,9 +441,20 @@ final class PotChance
                 $found[] = [$low, $high];
             }
         }
-        usort($found, static fn(array $p, array $q): int => $p[0] <=> $q[0]);
+
+        return self::merged($found);
+    }
+
+    /**
+     * @param list<array{float, float}> $intervals
+     *
+     * @return list<array{float, float}> ascending, none overlapping
+     */
+    private static function merged(array $intervals): array
+    {
+        usort($intervals, static fn(array $p, array $q): int => $p[0] <=> $q[0]);
         $merged = [];
-        foreach ($found as [$low, $high]) {
+        foreach ($intervals as [$low, $high]) {
             $last = \count($merged) - 1;
             if ($last >= 0 && $low <= $merged[$last][1]) {
                 $merged[$last][1] = max($merged[$last][1], $high);

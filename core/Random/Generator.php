@@ -40,7 +40,7 @@ final class Generator
      */
     public function shuffled(array $values): array
     {
-        return array_values($this->source->shuffleArray($values));
+        return $this->source->shuffleArray($values);
     }
 
     /** Normal with mean 0 and standard deviation 1 (G. E. P. Box and M. E. Muller, "A note on the generation of random normal deviates", Ann. Math. Stat. 29, 1958). */

@@ -12,6 +12,10 @@ use ZigLane\Core\RunOut\Internal\Worths;
  */
 final readonly class Choice
 {
+    /** Ways that come as near as this share are worth taking when the best one leads nowhere. */
+    private const NEAR = 0.6;
+    private const MOST = 3;
+
     /**
      * @param Route       $route     its worth is the chance to run out from here
      * @param Worths      $worths    that it was chosen by
@@ -19,6 +23,23 @@ final readonly class Choice
      * @param list<Route> $others    other ways, the best first: same ball or not
      */
     public function __construct(public Route $route, public Worths $worths, public int $set, public array $others) {}
+
+    /**
+     * The same with other ways to play it.
+     *
+     * @return non-empty-list<self> this one first
+     */
+    public function ways(): array
+    {
+        $ways = [];
+        foreach ($this->others as $route) {
+            if ($route->worth >= self::NEAR * $this->route->worth && \count($ways) < self::MOST) {
+                $ways[] = new self($route, $this->worths, $this->set, $this->others);
+            }
+        }
+
+        return [$this, ...$ways];
+    }
 
     /** Chance to run out from here. */
     public function runOut(): float

@@ -32,7 +32,13 @@ final readonly class Effort
         return new self(true, 3, 10, 1, 2, 96, 8);
     }
 
-    /** For a plan that is looked at. */
+    /** For the later shots of a plan: they will be planned anew when their turn comes. */
+    public static function later(): self
+    {
+        return new self(true, 2, 10, 1, 2, 400, 16);
+    }
+
+    /** For the shot that is played next. */
     public static function settled(): self
     {
         return new self(true, 3, 14, 2, 3, 400, 16);

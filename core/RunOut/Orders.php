@@ -73,10 +73,8 @@ final class Orders
             }
             $orders[] = $order;
             // Neighbours exchanged: ways from one order into another.
-            for ($i = 0; $i < \count($order) - 1; $i += 1) {
-                $other = $order;
-                [$other[$i], $other[$i + 1]] = [$order[$i + 1], $order[$i]];
-                $orders[] = $other;
+            for ($i = 0; $i < \count($order) - 1; ++$i) {
+                $orders[] = [...\array_slice($order, 0, $i), $order[$i + 1], $order[$i], ...\array_slice($order, $i + 2)];
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut;
 
+use ZigLane\Core\Reading\Region;
 use ZigLane\Core\Table\Pocket;
 
 /**
@@ -12,7 +13,30 @@ use ZigLane\Core\Table\Pocket;
 final readonly class Pins
 {
     /**
-     * @param array<int, list<Pocket>> $pockets where a ball must go, by ball
+     * @param array<int, Pocket> $pockets where a ball must go, by ball
+     * @param list<int>          $order   balls that must be potted in this order; others may come between
+     * @param array<int, Region> $zones   where the cue ball must lie to shoot a ball, by ball
+     * @param int                $keep    so many of the rack's own legs are played first, as they stand
      */
-    public function __construct(public array $pockets = []) {}
+    public function __construct(public array $pockets = [], public array $order = [], public array $zones = [], public int $keep = 0) {}
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->pockets && [] === $this->order && [] === $this->zones && 0 === $this->keep;
+    }
+
+    /** Whether a ball may be shot while others are on the table. */
+    public function allows(int $ball, int $set): bool
+    {
+        foreach ($this->order as $other) {
+            if ($other === $ball) {
+                return true;
+            }
+            if (0 !== ($set >> $other & 1)) {
+                return !\in_array($ball, $this->order, true);
+            }
+        }
+
+        return true;
+    }
 }

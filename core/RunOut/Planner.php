@@ -9,6 +9,7 @@ use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Game\Group;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
@@ -32,13 +33,20 @@ final class Planner
     /** Sets of more balls than this are not all gone through. */
     private const ALL_SETS = 8;
 
+    /** A group worth less than this share of the other is not looked into. */
+    private const NEAR_GROUP = 0.8;
+
     /** Places tried with the ball in hand. */
     private const IN_HAND = 3;
 
     private readonly Simulator $simulator;
     private readonly Tables $tables;
-    private ?Worths $worths = null;
-    private ?Rack $made = null;
+
+    /** @var array<string, array{Worths, Rack}> by group, with the rack that each was made for */
+    private array $known = [];
+
+    /** @var array<string, float> by group */
+    private array $groups = [];
 
     public function __construct(Rack $rack, private readonly Effort $effort, private readonly Pins $pins = new Pins(), ?self $other = null)
     {
@@ -49,38 +57,78 @@ final class Planner
     /**
      * The best shot; null when there is none.
      *
-     * @param Rack $rack with the cue ball on the table; in eight-ball the group must be known
+     * @param Rack        $rack   with the cue ball on the table; in eight-ball the group must be known
+     * @param Effort|null $effort for this shot, when it differs
      */
-    public function next(Rack $rack): ?Choice
+    public function next(Rack $rack, ?Effort $effort = null): ?Choice
     {
+        $effort ??= $this->effort;
         $worths = $this->worths($rack);
         $set = Worths::set($rack->layout);
-        $cue = $rack->layout->ball(BallId::CUE);
         $found = [];
-        foreach ($this->choices($rack, $worths, $set) as [$ball, $pocket, $about]) {
-            $strokes = $this->strokes($rack, $worths, $set, $ball, $pocket);
-            if ([] === $strokes) {
-                continue;
+        foreach ($this->choices($rack, $worths, $set, $effort->choices) as [$ball, $pocket]) {
+            $strokes = \array_slice($this->strokes($rack, $worths, $set, $ball, $pocket), 0, $effort->strokes);
+            $one = $this->looked($rack, $worths, $set, $ball, $pocket, $strokes, $effort);
+            if (null !== $one) {
+                $found[] = $one;
             }
-            $outlook = new RunOutlook($rack, $worths, $ball, $set & ~(1 << $ball));
-            $search = new RouteSearch($rack, $ball, $pocket, $outlook);
-            $routes = $search->from($strokes, 0, tries: $this->effort->refined > 0 ? RouteSearch::FEW : $this->effort->tries);
-            if ([] !== $routes) {
-                $found[] = [$routes, $search];
+        }
+        // Where the rough look finds nothing that works, whatever can be potted at all, with ordinary strokes.
+        foreach ([] === $found ? FromHere::now($rack, $rack->layout->ball(BallId::CUE)) : [] as $from) {
+            foreach ([] === $from->pots || !$this->pins->allows($from->ball, $set) ? [] : $from->pots as [$pocket, $read]) {
+                if (($this->pins->pockets[$from->ball] ?? $pocket) !== $pocket) {
+                    continue;
+                }
+                $one = $this->looked($rack, $worths, $set, $from->ball, $pocket, self::ordinary($read->speed), $effort);
+                if (null !== $one) {
+                    $found[] = $one;
+                    break 2;
+                }
             }
         }
         usort($found, static fn(array $a, array $b): int => $b[0][0]->worth <=> $a[0][0]->worth);
         $best = [];
         foreach ($found as $n => [$routes, $search]) {
-            if ($n < $this->effort->refined && $routes[0]->worth > self::NEAR * $found[0][0][0]->worth) {
+            if ($n < $effort->refined && $routes[0]->worth > self::NEAR * $found[0][0][0]->worth) {
                 $seeds = array_map(static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height], \array_slice($routes, 0, 4));
-                $routes = $search->from($seeds, min(2, $this->effort->refined + 1), $this->effort->rounds, $this->effort->tries);
+                $routes = $search->from($seeds, min(2, $effort->refined + 1), $effort->rounds, $effort->tries);
             }
             array_push($best, ...$routes);
         }
         usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->worth] <=> [$a->tries, $a->worth]);
 
         return [] === $best ? null : new Choice($best[0], $worths, $set, \array_slice($best, 1));
+    }
+
+    /**
+     * @param list<array{float, float, float, 3?: float}> $strokes
+     *
+     * @return array{non-empty-list<Route>, RouteSearch}|null
+     */
+    private function looked(Rack $rack, Worths $worths, int $set, int $ball, Pocket $pocket, array $strokes, Effort $effort): ?array
+    {
+        if ([] === $strokes) {
+            return null;
+        }
+        $search = new RouteSearch($rack, $ball, $pocket, new RunOutlook($rack, $worths, $ball, $set & ~(1 << $ball)));
+        $routes = $search->from($strokes, 0, tries: $effort->refined > 0 ? RouteSearch::FEW : $effort->tries);
+
+        return [] === $routes ? null : [$routes, $search];
+    }
+
+    /**
+     * @return list<array{float, float, float}> speed (m/s), tip side and height (radii)
+     */
+    private static function ordinary(float $easy): array
+    {
+        $strokes = [];
+        foreach ([0.75, 1.0, 1.4] as $times) {
+            foreach ([-0.35, 0.0, 0.28] as $height) {
+                $strokes[] = [$easy * $times, 0.0, $height];
+            }
+        }
+
+        return $strokes;
     }
 
     /**
@@ -129,7 +177,7 @@ final class Planner
     {
         $racks = [$rack];
         if (GameName::EightBall === $rack->game && null === $rack->group) {
-            $racks = [$rack->withGroup(Group::Solids), $rack->withGroup(Group::Stripes)];
+            $racks = $this->open($rack);
         }
         $best = [$racks[0], null];
         foreach ($racks as $one) {
@@ -146,26 +194,69 @@ final class Planner
         return $best;
     }
 
+    /**
+     * What each group is worth about, once begin() has compared them.
+     *
+     * @return array<string, float>
+     */
+    public function groups(): array
+    {
+        return $this->groups;
+    }
+
+    /** Worth of places for another player or with other pins, from the same tables. */
+    public function worthsFor(Rack $rack, ?Pins $pins = null): Worths
+    {
+        $worths = new Worths($rack, $this->tables, $this->effort->sides, $pins ?? $this->pins);
+        $this->limit($worths, $rack);
+
+        return $worths;
+    }
+
+    /**
+     * The groups worth a closer look on an open table, the better first.
+     *
+     * @return non-empty-list<Rack>
+     */
+    private function open(Rack $rack): array
+    {
+        $racks = [];
+        foreach (Group::cases() as $group) {
+            $one = $rack->withGroup($group);
+            $worths = $this->worths($one);
+            $set = Worths::set($one->layout);
+            $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
+            $this->groups[$group->value] = null === $cue ? $worths->most($set) : $worths->at($set, $cue->x, $cue->y);
+            $racks[$group->value] = $one;
+        }
+        arsort($this->groups);
+        $best = max($this->groups);
+        $close = array_keys(array_filter($this->groups, static fn(float $w): bool => $w >= self::NEAR_GROUP * $best));
+
+        return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
+    }
+
     public function worths(Rack $rack): Worths
     {
-        if (null === $this->worths || null === $this->made || !$this->serves($this->made, $rack)) {
-            $this->worths = new Worths($rack, $this->tables, $this->effort->sides, $this->pins->pockets);
-            $this->made = $rack;
-            $own = Order::own($rack->rules(), $rack->layout);
-            if (!Order::isFixed($rack->rules()) && \count($own) > self::ALL_SETS) {
-                $this->worths->through(Worths::set($rack->layout), Orders::likely($this->simulator, $rack, $this->effort->orders));
-            }
+        $key = $rack->group->value ?? '';
+        $known = $this->known[$key] ?? null;
+        if (null === $known || !self::serves($known[0], $known[1], $rack)) {
+            $known = $this->known[$key] = [$this->worthsFor($rack), $rack];
         }
 
-        return $this->worths;
+        return $known[0];
+    }
+
+    private function limit(Worths $worths, Rack $rack): void
+    {
+        if (!Order::isFixed($rack->rules()) && \count(Order::own($rack->rules(), $rack->layout)) > self::ALL_SETS) {
+            $worths->through(Worths::set($rack->layout), Orders::likely($this->simulator, $rack, $this->effort->orders));
+        }
     }
 
     /** Whether what was worked out for one rack holds for another: balls may be gone, but none moved. */
-    private function serves(Rack $made, Rack $rack): bool
+    private static function serves(Worths $worths, Rack $made, Rack $rack): bool
     {
-        if ($made->group !== $rack->group) {
-            return false;
-        }
         foreach ($rack->layout->objectBalls() as $ball) {
             if (!$made->layout->has($ball) || $made->layout->ball($ball)->distanceTo($rack->layout->ball($ball)) > 1e-4) {
                 return false;
@@ -173,19 +264,19 @@ final class Planner
         }
 
         // A set off the orders gone through has no worth.
-        return $this->worths?->knows(Worths::set($rack->layout)) ?? false;
+        return $worths->knows(Worths::set($rack->layout));
     }
 
     /**
      * @return list<array{int, Pocket, float}>
      */
-    private function choices(Rack $rack, Worths $worths, int $set): array
+    private function choices(Rack $rack, Worths $worths, int $set, int $most): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
         $choices = $worths->choices($set, $cue->x, $cue->y);
         $found = [];
         foreach ($choices as [$ball, $pocket, $about]) {
-            if ($about < self::NEAR * $choices[0][2] || \count($found) >= $this->effort->choices) {
+            if ($about < self::NEAR * $choices[0][2] || \count($found) >= $most) {
                 break;
             }
             $found[] = [$ball, $pocket, $about];
@@ -204,6 +295,6 @@ final class Planner
         $cut = $pot->cutFrom($cue->x, $cue->y);
         $strokes = $worths->strokes($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $cut, $cue->distanceTo($rack->layout->ball($ball)));
 
-        return \array_slice($strokes, 0, $this->effort->strokes);
+        return $strokes;
     }
 }

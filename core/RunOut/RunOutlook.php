@@ -28,7 +28,7 @@ final class RunOutlook implements Outlook
     private const NEAR = 0.7;
 
     /** A place is position from this share of the best worth any place has (our own choice). */
-    private const POSITION = 0.75;
+    public const POSITION = 0.75;
 
     /** @var array<int, array{float, float, int}> worth, chance and pot at a node */
     private array $nodes = [];

@@ -217,32 +217,34 @@ final class Carry
     /** The cue ball arrives, recorded; the contact is turned so that throw is made good. */
     private function played(float $cut, float $roll, float $side, float $speed): KernelState
     {
-        $r = $this->simulator->ball->radius;
         $way = $this->toward - $cut;
         $vx = $speed * cos($way);
         $vy = $speed * sin($way);
-        $line = $this->toward;
-        for ($n = 0; $n < 2; ++$n) {
-            $state = new KernelState();
-            $state->add(
-                $this->from->x - (2 * $r + 1e-7) * cos($line),
-                $this->from->y - (2 * $r + 1e-7) * sin($line),
-                $vx,
-                $vy,
-                -$roll * $vy / $r,
-                $roll * $vx / $r,
-                -$side * $speed / $r,
-            );
-            $state->add($this->from->x, $this->from->y);
-            if (1 === $n) {
-                break;
-            }
-            $this->simulator->kernel()->run($state, stopAtHit: true);
-            if (hypot($state->vx[1], $state->vy[1]) > 1e-6) {
-                $line += $this->toward - atan2($state->vy[1], $state->vx[1]);
-            }
-        }
+        $arriving = fn(float $line): KernelState => $this->arriving($line, $vx, $vy, $roll, $side * $speed);
+        $try = $arriving($this->toward);
+        $this->simulator->kernel()->run($try, stopAtHit: true);
+        $thrown = hypot($try->vx[1], $try->vy[1]) > 1e-6 ? atan2($try->vy[1], $try->vx[1]) - $this->toward : 0.0;
+        $state = $arriving($this->toward - $thrown);
         $this->simulator->kernel()->run($state, record: true);
+
+        return $state;
+    }
+
+    /** The cue ball about to touch the ball, with the line of centres turned so. */
+    private function arriving(float $line, float $vx, float $vy, float $roll, float $spin): KernelState
+    {
+        $r = $this->simulator->ball->radius;
+        $state = new KernelState();
+        $state->add(
+            $this->from->x - (2 * $r + 1e-7) * cos($line),
+            $this->from->y - (2 * $r + 1e-7) * sin($line),
+            $vx,
+            $vy,
+            -$roll * $vy / $r,
+            $roll * $vx / $r,
+            -$spin / $r,
+        );
+        $state->add($this->from->x, $this->from->y);
 
         return $state;
     }

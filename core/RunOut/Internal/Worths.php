@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut\Internal;
 
-use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\Internal\Contour;
+use ZigLane\Core\Reading\Order;
+use ZigLane\Core\Reading\Region;
+use ZigLane\Core\RunOut\Pins;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Table\Pocket;
 
@@ -35,6 +38,9 @@ final class Worths
     /** How often a cluster that is run into opens (our own choice). */
     private const OPENS = 0.6;
 
+    /** What a ball that goes nowhere leaves to luck (our own choice): without it nothing before it would be worth more than anything else. */
+    private const LUCK = 0.02;
+
     public const BROKEN = 1;
 
     private const DISTANCES = 4;
@@ -55,9 +61,6 @@ final class Worths
     /** @var array<int, array<int, float>> by set and node; [] when the rack is over */
     private array $worth = [];
 
-    /** @var array<int, array<int, int>> by set and node: ball · 8 + pocket; −1 for none */
-    private array $choice = [];
-
     /** @var array<int, array<int, list<float>>> by set after the pot, ball · 8 + pocket: by distance · CUTS + cut */
     private array $onward = [];
 
@@ -66,6 +69,9 @@ final class Worths
 
     /** @var array<int, float> by set */
     private array $most = [];
+
+    /** @var array<int, array<int, bool>> nodes inside pinned zones, by ball */
+    private array $zones = [];
 
     /** @var list<float> weights of neighbouring speeds */
     private readonly array $mix;
@@ -77,10 +83,9 @@ final class Worths
     private ?array $lattice = null;
 
     /**
-     * @param bool                      $sides side spin counted on
-     * @param array<int, list<Pocket>>  $only  pockets a ball may be sent to, by ball; others are free
+     * @param bool $sides side spin counted on
      */
-    public function __construct(private readonly Rack $rack, private readonly Tables $tables, private readonly bool $sides = true, private readonly array $only = [])
+    public function __construct(private readonly Rack $rack, private readonly Tables $tables, private readonly bool $sides = true, private readonly Pins $pins = new Pins())
     {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
@@ -125,7 +130,7 @@ final class Worths
                 $this->lattice[$left] = true;
             }
         }
-        $this->worth = $this->choice = $this->onward = $this->means = $this->most = [];
+        $this->worth = $this->onward = $this->means = $this->most = [];
     }
 
     /** Whether a set may be gone through. */
@@ -149,7 +154,8 @@ final class Worths
         $balls = $set & ~self::BROKEN;
         if (!isset($this->due[$balls])) {
             $left = new Layout(array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($balls >> $id & 1), \ARRAY_FILTER_USE_KEY));
-            $this->due[$balls] = $this->game->isOver($left) ? [] : $this->game->legalTargets($left);
+            $due = $this->game->isOver($left) ? [] : $this->game->legalTargets($left);
+            $this->due[$balls] = array_values(array_filter($due, fn(int $ball): bool => $this->pins->allows($ball, $balls)));
         }
 
         return $this->due[$balls];
@@ -349,6 +355,67 @@ final class Worths
         return $set & ~(self::BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
     }
 
+    /**
+     * @return array<int, bool>|null nodes inside the zone that a ball must be shot from; null when anywhere will do
+     */
+    private function zone(int $ball): ?array
+    {
+        $zone = $this->pins->zones[$ball] ?? null;
+        if (null !== $zone && !isset($this->zones[$ball])) {
+            $this->zones[$ball] = array_map(static fn(array $at): bool => $zone->contains($at[0], $at[1]), $this->tables->grid->nodes());
+        }
+
+        return $this->zones[$ball] ?? null;
+    }
+
+    /** Where the rest can be run out from with at least so much. */
+    public function region(int $set, float $level): Region
+    {
+        $worth = $this->worths($set);
+        if ([] === $worth) {
+            return new Region([]);
+        }
+        $grid = $this->tables->grid;
+        $xs = array_map(static fn(int $i): float => $grid->left + $i * $grid->dx, range(0, Grid::LONG));
+        $ys = array_map(static fn(int $j): float => $grid->left + $j * $grid->dy, range(0, Grid::ACROSS));
+
+        return new Region(Contour::rings($xs, $ys, array_chunk(array_values($worth), Grid::ACROSS + 1), $level));
+    }
+
+    /** Whether a ball goes somewhere with the others of a set on the table. */
+    public function goes(int $set, int $ball): bool
+    {
+        foreach ($this->pots($ball) as [, , $field]) {
+            if ($field->goes($set & ~(self::BROKEN | 1 << $ball))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * What a ball's pots lead on to from the left and from the right of their line, at the best.
+     *
+     * @return array{float, float}
+     */
+    public function sides(int $set, int $ball, Pocket $pocket): array
+    {
+        $onward = $this->onward($set & ~(1 << $ball), $ball, $pocket);
+        $best = [0.0, 0.0];
+        foreach ($onward as $at => $worth) {
+            $cut = $at % Rungs::CUTS - intdiv(Rungs::CUTS, 2);
+            // Cutting the ball to the right, the cue ball lies to the left of the line.
+            if ($cut > 0) {
+                $best[0] = max($best[0], $worth);
+            } elseif ($cut < 0) {
+                $best[1] = max($best[1], $worth);
+            }
+        }
+
+        return $best;
+    }
+
     private function allowed(int $set): bool
     {
         return null === $this->lattice || isset($this->lattice[$set & ~self::BROKEN]);
@@ -362,7 +429,6 @@ final class Worths
             return;
         }
         $worth = array_fill(0, Grid::NODES, 0.0);
-        $choice = array_fill(0, Grid::NODES, -1);
         $pace = self::DISTANCES * Rungs::CUTS;
         foreach ($this->due($set) as $ball) {
             $after = $set & ~(1 << $ball);
@@ -370,16 +436,16 @@ final class Worths
                 continue;
             }
             $about = $this->about($set, $ball);
+            $zone = $this->zone($ball);
             foreach ($this->pots($ball) as [$pocket, , $field]) {
                 [$soft, $firm, $hard] = $field->chances($about);
                 $onward = $this->onward($after, $ball, $pocket);
-                $name = $ball * 8 + $pocket->index();
                 $blocked = $field->blocked;
                 $cuts = $field->cut;
                 $parts = $field->part;
                 $distances = $field->distance;
                 foreach ($field->nodes as $n => $node) {
-                    if (0 !== ($blocked[$n] & $about)) {
+                    if (0 !== ($blocked[$n] & $about) || (null !== $zone && !$zone[$node])) {
                         continue;
                     }
                     $at = $distances[$n] * Rungs::CUTS + $cuts[$n];
@@ -393,13 +459,14 @@ final class Worths
                     $value = $other > $value ? $other : $value;
                     if ($value > $worth[$node]) {
                         $worth[$node] = $value;
-                        $choice[$node] = $name;
                     }
                 }
             }
         }
+        if (0.0 === max($worth)) {
+            $worth = array_fill(0, Grid::NODES, self::LUCK);
+        }
         $this->worth[$set] = $worth;
-        $this->choice[$set] = $choice;
     }
 
     /**
@@ -550,7 +617,7 @@ final class Worths
         if (!isset($this->pots[$ball])) {
             $found = [];
             $always = $this->always();
-            foreach (isset($this->only[$ball]) ? $this->only[$ball] : Pocket::cases() as $pocket) {
+            foreach (isset($this->pins->pockets[$ball]) ? [$this->pins->pockets[$ball]] : Pocket::cases() as $pocket) {
                 $field = new Field($this->tables->simulator, $this->tables->grid, $this->layout, $ball, $pocket, $this->rack->player);
                 if ([] !== $field->nodes && $field->goes($always & ~(1 << $ball))) {
                     $found[] = [array_sum($field->chances($always & ~(1 << $ball))[0]), $pocket, $field];
@@ -572,7 +639,7 @@ final class Worths
     {
         $set = self::set($this->layout);
         $own = 0;
-        foreach (\ZigLane\Core\Reading\Order::own($this->game, $this->layout) as $ball) {
+        foreach (Order::own($this->game, $this->layout) as $ball) {
             $own |= 1 << $ball;
         }
 
@@ -585,7 +652,7 @@ final class Worths
         $near = 2 * $this->tables->simulator->ball->radius + 0.04;
         $set = self::set($this->layout);
         $cluster = 0;
-        foreach (\ZigLane\Core\Reading\Order::own($this->game, $this->layout) as $ball) {
+        foreach (Order::own($this->game, $this->layout) as $ball) {
             $neighbours = 0;
             foreach ($this->layout->objectBalls() as $other) {
                 if ($other !== $ball && $this->layout->ball($ball)->distanceTo($this->layout->ball($other)) < $near) {

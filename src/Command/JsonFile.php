@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Command;
+
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Rack\JsonText;
+
+/**
+ * The JSON file that a command is given; - is standard input.
+ */
+final class JsonFile
+{
+    private function __construct() {}
+
+    /**
+     * @param int<0, max> $largest bytes
+     *
+     * @return mixed objects as \stdClass
+     *
+     * @throws InvalidInput when it cannot be read
+     */
+    public static function read(string $file, int $largest): mixed
+    {
+        if ('-' !== $file && (!is_file($file) || !is_readable($file))) {
+            throw new InvalidInput('', "$file: there is no such file, or it cannot be read");
+        }
+        // One byte more than allowed is enough to see that it is too large.
+        $text = file_get_contents('-' === $file ? 'php://stdin' : $file, length: $largest + 1);
+        if (false === $text) {
+            throw new InvalidInput('', "$file: cannot be read");
+        }
+
+        return JsonText::decode($text, $largest);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\RunOut\PlanFile;
+use ZigLane\Core\RunOut\PlanSearch;
+
+/**
+ * Plans the run-out of a rack from a file; needs no database.
+ */
+#[AsCommand('lane:plan', 'Plans the run-out of a rack and prints it as JSON')]
+final class LanePlanCommand extends Command
+{
+    protected function configure(): void
+    {
+        $this->addArgument('file', InputArgument::REQUIRED, 'rack file, or - for standard input');
+        $this->addOption('budget', null, InputOption::VALUE_REQUIRED, 'seconds to think; a first complete line is always made', (string) PlanSearch::BUDGET);
+        $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed; planning draws its errors from a fixed set, so every seed gives the same plan', '1');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $file = $input->getArgument('file');
+        try {
+            $budget = Say::number($input, 'budget', 0.0, 3600.0);
+            Say::number($input, 'rng', 0, \PHP_INT_MAX);
+            $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
+            $began = microtime(true);
+            $plan = null;
+            foreach ((new PlanSearch($rack, budget: $budget))->plans() as $n => $plan) {
+                Say::errors($output)->writeln(\sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)), OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE);
+            }
+        } catch (InvalidInput $e) {
+            return Say::refuse($output, $e);
+        }
+        Say::json($output, null === $plan ? [] : PlanFile::describe($plan));
+
+        return Command::SUCCESS;
+    }
+}
