@@ -10,7 +10,7 @@ namespace ZigLane\Core\RunOut;
 final readonly class Effort
 {
     /**
-     * @param bool $sides   side spin counted on in the worth of places
+     * @param bool $fine    the worth of places worked out closely, side spin counted on
      * @param int  $choices balls and pockets looked into
      * @param int  $strokes tried for each
      * @param int  $refined choices whose strokes are refined
@@ -18,7 +18,7 @@ final readonly class Effort
      * @param int  $tries   that the chances rest on
      * @param int  $orders  gone through where there are too many
      */
-    public function __construct(public bool $sides, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $orders) {}
+    public function __construct(public bool $fine, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $orders) {}
 
     /** A first line of shots: about a tenth of a second a shot. */
     public static function quick(): self

@@ -26,6 +26,9 @@ final class PlanSearch
     /** Seconds that are enough for any rack. */
     public const BUDGET = 15.0;
 
+    /** A new line no more often than this, ns. */
+    private const OFTEN = 1_500_000_000;
+
     /** Worth of a place, as a share of the best, that the zone of a shot begins at: what counts as position too. */
     private const ZONE = RunOutlook::POSITION;
 
@@ -60,16 +63,20 @@ final class PlanSearch
         $first = \count($shots);
         $others = $choice->others ?? [];
         $from = $laid;
+        $next = 0;
         while (null !== $choice) {
             // The rest roughly, so that there is a whole line to look at.
             [$shot, $after, $rest] = $this->step($planner, $laid, $choice, true);
             $shots[] = $shot;
-            $plan = $this->line($planner, $after ?? $laid, $rest, $shots, $from);
             $settled = null === $after || null === $rest || hrtime(true) > $end;
-            // A line that breaks off on the way is no better to look at than a whole one.
-            if ($settled || null === $plan->stopped || null !== $best->stopped) {
-                $best = $plan;
-                yield (new Explanation($this->rack, $planner, $this->pins, $first))->explained($plan, $others, $settled);
+            if ($settled || hrtime(true) > $next) {
+                $plan = $this->line($planner, $after ?? $laid, $rest, $shots, $from);
+                // A line that breaks off on the way is no better to look at than a whole one.
+                if ($settled || null === $plan->stopped || null !== $best->stopped) {
+                    $best = $plan;
+                    yield (new Explanation($this->rack, $planner, $this->pins, $first))->explained($plan, $others, $settled);
+                }
+                $next = hrtime(true) + self::OFTEN;
             }
             if ($settled) {
                 return;

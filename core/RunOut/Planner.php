@@ -110,7 +110,7 @@ final class Planner
         if ([] === $strokes) {
             return null;
         }
-        $search = new RouteSearch($rack, $ball, $pocket, new RunOutlook($rack, $worths, $ball, $set & ~(1 << $ball)));
+        $search = new RouteSearch($rack, $ball, $pocket, new RunOutlook($rack, $worths, $ball, $set & ~(1 << $ball), $effort->refined > 0));
         $routes = $search->from($strokes, 0, tries: $effort->refined > 0 ? RouteSearch::FEW : $effort->tries);
 
         return [] === $routes ? null : [$routes, $search];
@@ -179,15 +179,40 @@ final class Planner
         if (GameName::EightBall === $rack->game && null === $rack->group) {
             $racks = $this->open($rack);
         }
-        $best = [$racks[0], null];
+        $laid = [];
         foreach ($racks as $one) {
-            $places = $one->ballInHand || !$one->layout->has(BallId::CUE) ? $this->inHand($one) : [$one->layout->ball(BallId::CUE)];
-            foreach ($places as $place) {
-                $laid = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
-                $choice = $this->next($laid);
-                if (null !== $choice && (null === $best[1] || $choice->runOut() > $best[1]->runOut())) {
-                    $best = [$laid, $choice];
-                }
+            foreach ($one->ballInHand || !$one->layout->has(BallId::CUE) ? $this->inHand($one) : [$one->layout->ball(BallId::CUE)] as $place) {
+                $laid[] = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
+            }
+        }
+        if (\count($laid) > 1 && $this->effort->refined > 0) {
+            $laid = [$this->likeliest($laid)];
+        }
+        $best = [$laid[0] ?? $racks[0], null];
+        foreach ($laid as $one) {
+            $choice = $this->next($one);
+            if (null !== $choice && (null === $best[1] || $choice->runOut() > $best[1]->runOut())) {
+                $best = [$one, $choice];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * By a rough look.
+     *
+     * @param non-empty-list<Rack> $racks
+     */
+    private function likeliest(array $racks): Rack
+    {
+        $best = $racks[0];
+        $most = -1.0;
+        foreach ($racks as $rack) {
+            $worth = $this->next($rack, Effort::quick())?->runOut() ?? 0.0;
+            if ($worth > $most) {
+                $most = $worth;
+                $best = $rack;
             }
         }
 
@@ -207,7 +232,7 @@ final class Planner
     /** Worth of places for another player or with other pins, from the same tables. */
     public function worthsFor(Rack $rack, ?Pins $pins = null): Worths
     {
-        $worths = new Worths($rack, $this->tables, $this->effort->sides, $pins ?? $this->pins);
+        $worths = new Worths($rack, $this->tables, $this->effort->fine, $pins ?? $this->pins);
         $this->limit($worths, $rack);
 
         return $worths;

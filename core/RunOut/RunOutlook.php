@@ -40,10 +40,11 @@ final class RunOutlook implements Outlook
     private readonly Simulator $simulator;
 
     /**
-     * @param int $ball about to be potted
-     * @param int $left the set after it
+     * @param int  $ball  about to be potted
+     * @param int  $left  the set after it
+     * @param bool $exact the chance of the next pot worked out exactly; else all comes from Worths
      */
-    public function __construct(Rack $rack, private readonly Worths $worths, int $ball, private readonly int $left)
+    public function __construct(Rack $rack, private readonly Worths $worths, int $ball, private readonly int $left, private readonly bool $exact = true)
     {
         $this->simulator = $rack->simulator();
         $this->after = $rack->withLayout($rack->layout->without($ball));
@@ -87,6 +88,9 @@ final class RunOutlook implements Outlook
     {
         if ($this->worths->over($this->left)) {
             return 1.0;
+        }
+        if (!$this->exact) {
+            return $this->worths->at($this->left, $x, $y);
         }
         $u = $x / self::NODE;
         $v = $y / self::NODE;

@@ -13,7 +13,7 @@ use ZigLane\Core\Table\Point;
 
 /**
  * Where potting one ball in one pocket can carry the cue ball: for every arrival of Rungs the way it goes and where it stops,
- * the two balls alone on the table. What other balls it would meet is asked of a layout afterwards (touched()), so that one
+ * alone on the table. What other balls it would meet is asked of a layout afterwards (touched()), so that one
  * table serves however the others lie.
  *
  * Played for every fourth speed; the speeds between are the same way cut short: what a slower ball lacks in energy at the end
@@ -25,6 +25,9 @@ final class Carry
 {
     /** Rest of a cue ball that falls, or of an arrival that cannot be. */
     public const GONE = -1.0;
+
+    /** For a first look every so manieth cut is played, without side spin. */
+    public const COARSE = 2;
 
     /** A slide is drawn in so many chords. */
     private const CHORDS = 3;
@@ -68,7 +71,7 @@ final class Carry
     public readonly Point $from;
     public readonly float $toward;
 
-    public function __construct(private readonly Simulator $simulator, private readonly Rungs $rungs, private readonly Grid $grid, Layout $layout, int $ball, Pocket $pocket, bool $sides = true)
+    public function __construct(private readonly Simulator $simulator, private readonly Rungs $rungs, private readonly Grid $grid, Layout $layout, int $ball, Pocket $pocket, public readonly bool $fine = true)
     {
         $this->from = $layout->ball($ball);
         $mouth = $simulator->geometry->pocket($pocket)->mouthMiddle();
@@ -78,14 +81,14 @@ final class Carry
         for ($c = 0; $c < Rungs::CUTS; ++$c) {
             $cut = deg2rad($c * Rungs::CUT_STEP - Rungs::WIDEST);
             $slowest = Rungs::SPEEDS;
-            if ($this->hasRoom($cut)) {
+            if ($this->hasRoom($cut) && ($fine || 0 === $c % self::COARSE)) {
                 $least = $need / (cos($cut) * $push);
                 $slowest = (int) max(0, min(Rungs::SPEEDS, ceil(log($least / Rungs::SLOWEST) / log(Rungs::RUNG))));
             }
             $this->slowest[] = $slowest;
             foreach (Rungs::ROLLS as $roll) {
                 foreach (Rungs::SIDES as $side) {
-                    $this->ladder($cut, $roll, $side, $sides || 0.0 === $side ? $slowest : Rungs::SPEEDS);
+                    $this->ladder($cut, $roll, $side, $fine || 0.0 === $side ? $slowest : Rungs::SPEEDS);
                 }
             }
         }
@@ -221,10 +224,15 @@ final class Carry
         $vx = $speed * cos($way);
         $vy = $speed * sin($way);
         $arriving = fn(float $line): KernelState => $this->arriving($line, $vx, $vy, $roll, $side * $speed);
-        $try = $arriving($this->toward);
-        $this->simulator->kernel()->run($try, stopAtHit: true);
-        $thrown = hypot($try->vx[1], $try->vy[1]) > 1e-6 ? atan2($try->vy[1], $try->vx[1]) - $this->toward : 0.0;
-        $state = $arriving($this->toward - $thrown);
+        $hit = $arriving($this->toward);
+        $this->simulator->kernel()->run($hit, stopAtHit: true);
+        if (hypot($hit->vx[1], $hit->vy[1]) > 1e-6) {
+            $hit = $arriving(2 * $this->toward - atan2($hit->vy[1], $hit->vx[1]));
+            $this->simulator->kernel()->run($hit, stopAtHit: true);
+        }
+        // From here on the cue ball alone: the ball it has hit is on its way to the pocket.
+        $state = new KernelState();
+        $state->add($hit->x[0], $hit->y[0], $hit->vx[0], $hit->vy[0], $hit->wx[0], $hit->wy[0], $hit->wz[0]);
         $this->simulator->kernel()->run($state, record: true);
 
         return $state;

@@ -30,8 +30,8 @@ final class Field
     private const TIP = 0.04;
 
     /** Paces that are told apart: speeds of the ball as it leaves, m/s, from which the next one counts; speeds asked for. */
-    public const FASTER = [2.0, 3.2];
-    private const ASKED = [null, 2.5, 4.0];
+    public const FASTER = [1.9, 2.9];
+    private const ASKED = [1.52, 2.31, 3.52];
 
     /** By so much errors of a stroke of that pace are larger: cue speeds of about 3 and 4.5 m/s, see Player::errors(). */
     private const LARGER = [1.0, 1.06, 1.3];
@@ -179,7 +179,7 @@ final class Field
         }
         $best = [];
         $widest = Defaults::LEAST_OPENING;
-        foreach ($window->near(self::ASKED[$pace] ?? $window->readingSpeed()) as [$low, $high]) {
+        foreach ($window->near(self::ASKED[$pace]) as [$low, $high]) {
             if ($high - $low >= $widest) {
                 $widest = $high - $low;
                 $best = [$low, $high];

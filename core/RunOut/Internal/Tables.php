@@ -31,19 +31,19 @@ final class Tables
         $this->grid = new Grid($simulator->geometry);
     }
 
-    /** @param bool $sides with side spin too */
-    public function carry(Layout $layout, int $ball, Pocket $pocket, bool $sides): Carry
+    /** @param bool $fine every cut, and side spin too */
+    public function carry(Layout $layout, int $ball, Pocket $pocket, bool $fine): Carry
     {
         $place = $layout->ball($ball);
         $key = \sprintf('%.7F %.7F %d', $place->x, $place->y, $pocket->index());
-        // A table with side spin serves for both.
-        $known = $this->carries["$key s"] ?? ($sides ? null : $this->carries[$key] ?? null);
+        // A fine table serves for both.
+        $known = $this->carries["$key fine"] ?? ($fine ? null : $this->carries[$key] ?? null);
         if (null === $known) {
             if (\count($this->carries) >= self::MOST) {
                 array_shift($this->carries);
             }
-            $known = $this->carries[$sides ? "$key s" : $key] = new Carry($this->simulator, $this->rungs, $this->grid, $layout, $ball, $pocket, $sides);
-            if ($sides) {
+            $known = $this->carries[$fine ? "$key fine" : $key] = new Carry($this->simulator, $this->rungs, $this->grid, $layout, $ball, $pocket, $fine);
+            if ($fine) {
                 unset($this->carries[$key]);
             }
         }

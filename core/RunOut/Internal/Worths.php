@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut\Internal;
 
+use ZigLane\Core\Aim\PocketWindow;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Internal\Contour;
@@ -29,8 +30,9 @@ use ZigLane\Core\Table\Pocket;
  */
 final class Worths
 {
-    /** Pockets counted on for each ball. */
+    /** Pockets counted on for each ball; for a first look. */
     private const POCKETS = 3;
+    private const FEWER = 2;
 
     /** What running into a ball leaves, as a share of the mean worth of all places (our own choice; see disturbed()). */
     private const DISTURBED = 0.6;
@@ -83,9 +85,9 @@ final class Worths
     private ?array $lattice = null;
 
     /**
-     * @param bool $sides side spin counted on
+     * @param bool $fine closely: every cut, side spin, more pockets
      */
-    public function __construct(private readonly Rack $rack, private readonly Tables $tables, private readonly bool $sides = true, private readonly Pins $pins = new Pins())
+    public function __construct(private readonly Rack $rack, private readonly Tables $tables, private readonly bool $fine = true, private readonly Pins $pins = new Pins())
     {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
@@ -317,7 +319,9 @@ final class Worths
         foreach (Rungs::ROLLS as $r => $roll) {
             foreach (Rungs::SIDES as $s => $side) {
                 $aside = $this->aside($pot, $after, $r, $s);
-                foreach (array_unique([(int) floor($step), (int) ceil($step)]) as $c) {
+                // On either side of the cut, as far as they were played.
+                $wide = $this->fine ? 1 : Carry::COARSE;
+                foreach (array_unique([$wide * (int) floor($step / $wide), $wide * (int) ceil($step / $wide)]) as $c) {
                     $mixed = $aside[$c] ?? [];
                     foreach ($mixed as $k => $worth) {
                         // Peaks along the speed.
@@ -494,12 +498,13 @@ final class Worths
         $strokes = $this->tables->rungs->strokes;
         $speeds = $this->tables->rungs->speeds;
         $push = (1 + $this->tables->simulator->ball->restitution) / 2;
+        $sides = $this->fine ? \count(Rungs::SIDES) : 1;
         foreach ($this->pots($ball) as $pot) {
             if ($pot[0] !== $pocket) {
                 continue;
             }
             for ($r = 0; $r < \count(Rungs::ROLLS); ++$r) {
-                for ($s = 0; $s < \count(Rungs::SIDES); ++$s) {
+                for ($s = 0; $s < $sides; ++$s) {
                     $base = ($r * 3 + $s) * Rungs::SPEEDS * self::DISTANCES;
                     foreach ($this->aside($pot, $after, $r, $s) as $c => $mixed) {
                         $along = $push * cos(deg2rad($c * Rungs::CUT_STEP - Rungs::WIDEST));
@@ -520,7 +525,26 @@ final class Worths
             }
         }
 
-        return $this->onward[$after][$name] = $best;
+        return $this->onward[$after][$name] = $this->fine ? $best : self::filled($best);
+    }
+
+    /**
+     * Between the cuts of a first look.
+     *
+     * @param list<float> $best
+     *
+     * @return list<float>
+     */
+    private static function filled(array $best): array
+    {
+        for ($row = 0; $row < self::PACES * self::DISTANCES; ++$row) {
+            for ($c = 1; $c < Rungs::CUTS - 1; $c += Carry::COARSE) {
+                $at = $row * Rungs::CUTS + $c;
+                $best[$at] = ($best[$at - 1] + $best[$at + 1]) / 2;
+            }
+        }
+
+        return $best;
     }
 
     /**
@@ -615,23 +639,44 @@ final class Worths
     private function pots(int $ball): array
     {
         if (!isset($this->pots[$ball])) {
-            $found = [];
-            $always = $this->always();
-            foreach (isset($this->pins->pockets[$ball]) ? [$this->pins->pockets[$ball]] : Pocket::cases() as $pocket) {
-                $field = new Field($this->tables->simulator, $this->tables->grid, $this->layout, $ball, $pocket, $this->rack->player);
-                if ([] !== $field->nodes && $field->goes($always & ~(1 << $ball))) {
-                    $found[] = [array_sum($field->chances($always & ~(1 << $ball))[0]), $pocket, $field];
-                }
-            }
-            usort($found, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
             $this->pots[$ball] = [];
-            foreach (\array_slice($found, 0, self::POCKETS) as [, $pocket, $field]) {
-                $carry = $this->tables->carry($this->layout, $ball, $pocket, $this->sides);
-                $this->pots[$ball][] = [$pocket, $carry, $field, $carry->touched($this->layout, $ball)];
+            $always = $this->always() & ~(1 << $ball);
+            foreach ($this->widest($ball) as $pocket) {
+                $field = new Field($this->tables->simulator, $this->tables->grid, $this->layout, $ball, $pocket, $this->rack->player);
+                if ([] !== $field->nodes && $field->goes($always)) {
+                    $carry = $this->tables->carry($this->layout, $ball, $pocket, $this->fine);
+                    $this->pots[$ball][] = [$pocket, $carry, $field, $carry->touched($this->layout, $ball)];
+                    if (\count($this->pots[$ball]) >= ($this->fine ? self::POCKETS : self::FEWER)) {
+                        break;
+                    }
+                }
             }
         }
 
         return $this->pots[$ball];
+    }
+
+    /**
+     * The pockets of a ball, the widest as seen from it first.
+     *
+     * @return list<Pocket>
+     */
+    private function widest(int $ball): array
+    {
+        if (isset($this->pins->pockets[$ball])) {
+            return [$this->pins->pockets[$ball]];
+        }
+        $g = $this->tables->simulator->geometry;
+        $wide = [];
+        foreach (Pocket::cases() as $pocket) {
+            $shape = $g->pocket($pocket);
+            [$low, $high] = PocketWindow::openMouth($shape, $this->layout->ball($ball), $g->reach);
+            // Along the rail a corner takes a ball that seems not to fit, when it is soft.
+            $wide[$pocket->value] = max($high - $low, 0.15 * $shape->tipA->distanceTo($shape->tipB) / max(0.05, $this->layout->ball($ball)->distanceTo($shape->mouthMiddle())));
+        }
+        arsort($wide);
+
+        return array_map(Pocket::from(...), array_keys($wide));
     }
 
     /** Balls that the player will not pocket before the rack is over. */
