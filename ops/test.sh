@@ -1,6 +1,7 @@
 # The tests; sourced by bin/zig-lane. They run on an instance of their own under var/test.
 
 end_test_instance() {
+    workers_stop
     web_stop
     database_stop
 }
@@ -27,9 +28,10 @@ serve_the_demo() {
     prepare_test_instance
     start_test_database
     local table
-    for table in rack_revision rack setting profile; do console dbal:run-sql --quiet "DELETE FROM $table"; done
+    for table in plan rack_revision rack setting profile; do console dbal:run-sql --quiet "DELETE FROM $table"; done
     console zig-lane:demo
     web_start
+    workers_start
     export ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")"
 }
 
@@ -70,6 +72,7 @@ run_tests() {
     if [ "$part" = all ] || [ "$part" = browser ]; then
         say "— browser"
         web_start
+        workers_start
         ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")" phpunit browser
     fi
     if [ "$part" = all ] || [ "$part" = operations ]; then

@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace ZigLane\Core\RunOut;
 
 use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Game\Group;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Rack\Fields;
+use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Reading\Region;
+use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\TableSize;
 
@@ -15,6 +20,9 @@ use ZigLane\Core\Table\TableSize;
  */
 final class PlanFile
 {
+    /** Places of a number that the line must be played again from. */
+    private const EXACT = 7;
+
     private function __construct() {}
 
     /**
@@ -46,7 +54,7 @@ final class PlanFile
                 'why' => [...$shot->why, ...$shot->ideas],
             ] + ($n + 1 === $plan->hinge ? ['hinge' => true] : []);
         }
-        $cue = $plan->rack->layout->has(BallId::CUE) ? self::diamonds($plan->rack->layout->ball(BallId::CUE), $size) : null;
+        $cue = $plan->rack->layout->has(BallId::CUE) ? self::diamonds($plan->rack->layout->ball(BallId::CUE), $size, self::EXACT) : null;
 
         return [
             'runOut' => round($plan->runOut, 4),
@@ -59,12 +67,80 @@ final class PlanFile
     }
 
     /**
+     * A plan described by describe(), again.
+     *
+     * @param \stdClass $data decoded JSON
+     * @param Rack      $rack that it was made for
+     *
+     * @throws InvalidInput when it is none
+     */
+    public static function read(\stdClass $data, Rack $rack): Plan
+    {
+        $fields = new Fields($data, 'plan');
+        $size = $rack->table->size;
+        if (\is_array($data->cue ?? null)) {
+            $rack = $rack->withBall(BallId::CUE, self::point($data->cue, $size, 'plan.cue'));
+        }
+        $group = \is_string($data->group ?? null) ? Group::tryFrom($data->group) : null;
+        $rack = null === $group ? $rack : $rack->withGroup($group);
+        $shots = [];
+        $hinge = null;
+        foreach (\is_array($fields->raw('shots')) ? array_values($fields->raw('shots')) : [] as $n => $row) {
+            $path = "plan.shots[$n]";
+            if (!$row instanceof \stdClass) {
+                throw new InvalidInput($path, 'is no shot');
+            }
+            $text = static fn(string $key): string => \is_string($row->{$key} ?? null) ? $row->{$key} : throw new InvalidInput("$path.$key", 'is no text');
+            $share = static fn(string $key): float => is_numeric($row->{$key} ?? null) ? (float) $row->{$key} : throw new InvalidInput("$path.$key", 'is no number');
+            $zone = [];
+            foreach (\is_array($row->zone ?? null) ? $row->zone : [] as $at) {
+                $zone[] = self::point($at, $size, "$path.zone");
+            }
+            $shots[] = new PlannedShot(
+                BallId::fromName($text('ball')) ?? throw new InvalidInput("$path.ball", 'is no ball'),
+                Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput("$path.pocket", 'is no pocket'),
+                RackFile::readShot($row->shot ?? null, "$path.shot"),
+                $rack->layout,
+                $share('pot'),
+                $share('position'),
+                $share('runOut'),
+                new Region([$zone]),
+                self::point($row->rest ?? null, $size, "$path.rest"),
+                $text('route'),
+                array_values(array_filter(\is_array($row->why ?? null) ? $row->why : [], is_string(...))),
+                [],
+                true,
+            );
+            $hinge = true === ($row->hinge ?? null) ? $n + 1 : $hinge;
+        }
+
+        return new Plan(
+            $rack,
+            $shots,
+            is_numeric($data->runOut ?? null) ? (float) $data->runOut : 0.0,
+            \is_string($data->stoppedBecause ?? null) ? $data->stoppedBecause : null,
+            array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
+            $hinge,
+            true,
+        );
+    }
+
+    private static function point(mixed $at, TableSize $size, string $path): Point
+    {
+        if (!\is_array($at) || !is_numeric($at[0] ?? null) || !is_numeric($at[1] ?? null)) {
+            throw new InvalidInput($path, 'is no place');
+        }
+
+        return Point::fromDiamonds((float) $at[0], (float) $at[1], $size);
+    }
+
+    /**
      * @return array{float, float}
      */
-    private static function diamonds(Point $p, TableSize $size): array
+    private static function diamonds(Point $p, TableSize $size, int $places = 3): array
     {
         [$x, $y] = $p->toDiamonds($size);
 
-        return [round($x, 3), round($y, 3)];
+        return [round($x, $places), round($y, $places)];
     }
 }

@@ -15,7 +15,6 @@ use ZigLane\Core\Route\Reason;
 use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\TakeOver;
 use ZigLane\Core\Speed\Speed;
-use ZigLane\Core\Table\Point;
 
 /**
  * Plans a whole rack, better and better: a complete first line from a coarse look, then shot after shot searched for, the rest
@@ -33,9 +32,6 @@ final class PlanSearch
     private const ZONE = RunOutlook::POSITION;
 
     private readonly LinePlayer $player;
-
-    /** Where the plan puts the ball in hand. */
-    private ?Point $began = null;
 
     public function __construct(private readonly Rack $rack, private readonly Pins $pins = new Pins(), private readonly float $budget = self::BUDGET)
     {
@@ -168,11 +164,9 @@ final class PlanSearch
     private function beginning(Rack $taken): Rack
     {
         $rack = null === $taken->group ? $this->rack : $this->rack->withGroup($taken->group);
-        if (null === $this->began && ($this->rack->ballInHand || !$this->rack->layout->has(BallId::CUE)) && 0 === $this->pins->keep) {
-            $this->began = $taken->layout->ball(BallId::CUE);
-        }
+        $inHand = 0 === $this->pins->keep && ($this->rack->ballInHand || !$this->rack->layout->has(BallId::CUE));
 
-        return null === $this->began ? $rack : $rack->withBall(BallId::CUE, $this->began);
+        return $inHand ? $rack->withBall(BallId::CUE, $taken->layout->ball(BallId::CUE)) : $rack;
     }
 
     private static function noShot(Rack $rack): string

@@ -145,7 +145,9 @@ final class Planner
         $nodes = $this->tables->grid->nodes();
         $diameter = 2 * $this->simulator->ball->radius;
         foreach ($values as $node => $value) {
-            $place = new Point(...$nodes[$node]);
+            // A place that can be said at the table: twentieths of a diamond.
+            [$x, $y] = (new Point(...$nodes[$node]))->toDiamonds($rack->table->size);
+            $place = Point::fromDiamonds(round($x * 20) / 20, round($y * 20) / 20, $rack->table->size);
             if (!$this->simulator->geometry->canRest($place)) {
                 continue;
             }

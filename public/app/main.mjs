@@ -3,6 +3,7 @@ import { watchTable, redress } from './table.mjs';
 import { watchInspector } from './inspector.mjs';
 import { watchReading } from './reading.mjs';
 import { watchRoutes } from './routes.mjs';
+import { watchPlan } from './plan.mjs';
 import { watchPlayback, togglePlay } from './playback.mjs';
 
 const $ = (selector) => document.querySelector(selector);
@@ -22,6 +23,7 @@ watchPlayback();
 redress();
 watchReading(toast);
 watchRoutes(toast);
+watchPlan(toast);
 
 document.addEventListener('click', (event) => {
     if (event.target.closest('[data-help]')) help.showModal();
@@ -41,6 +43,10 @@ const steps = {
     a: () => $('#ask-place')?.click(),
     v: () => ($('#read') ? $('#mode-plan') : $('#mode-read'))?.click(),
     f: () => $('#find-routes')?.click(),
+    o: () => ($('#plan') ? $('#mode-plan') : $('#mode-run'))?.click(),
+    g: () => $('#plan-run')?.click(),
+    k: () => $('#take-plan')?.click(),
+    x: () => $('#stop-plan')?.click(),
     n: () => $('#add-leg')?.click(),
     p: togglePlay,
     t: () => $('#tip')?.focus(),

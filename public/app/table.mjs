@@ -43,7 +43,7 @@ function numbers(svg) {
 }
 
 /** Where a pointer is on the bed, mm. */
-function onBed(svg, event) {
+export function onBed(svg, event) {
     const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.querySelector('#frame').getScreenCTM().inverse());
     return { x: point.x, y: point.y };
 }

@@ -4,20 +4,17 @@ declare(strict_types=1);
 
 namespace ZigLane\App\Controller;
 
-use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\String\Slugger\AsciiSlugger;
+use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Profile\ProfileStore;
-use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Rack\StaleRack;
-use ZigLane\App\Reading\Look;
 use ZigLane\App\Reading\ReadingDesk;
-use ZigLane\App\View\ReadingView;
 use ZigLane\App\View\Units;
 use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\Core\InvalidInput;
@@ -27,15 +24,18 @@ use ZigLane\Core\Rack\Rack;
  * One rack on the table page. Every change answers with the whole workspace, drawn anew.
  */
 #[Route('/racks/{id}', requirements: ['id' => '\d{1,9}'])]
-final class RackController extends AbstractController
+final class RackController extends WorkspaceController
 {
     public function __construct(
-        private readonly RackStore $store,
+        RackStore $store,
+        WorkspaceBuilder $builder,
+        ProfileStore $profiles,
+        ReadingDesk $desk,
+        PlanDesk $plans,
         private readonly RackEditor $editor,
-        private readonly WorkspaceBuilder $builder,
-        private readonly ProfileStore $profiles,
-        private readonly ReadingDesk $desk,
-    ) {}
+    ) {
+        parent::__construct($store, $builder, $profiles, $desk, $plans);
+    }
 
     #[Route('', name: 'rack', methods: ['GET'])]
     public function show(Request $request, int $id): Response
@@ -73,6 +73,7 @@ final class RackController extends AbstractController
         return $this->render('try.html.twig', [
             'w' => $this->builder->build($open, $chosen, Units::of($request), $rack),
             'reading' => null,
+            'plan' => null,
             'units' => Units::of($request),
         ]);
     }
@@ -129,62 +130,5 @@ final class RackController extends AbstractController
             'Content-Type' => 'application/json',
             'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, "$file.rack.json"),
         ]);
-    }
-
-    private function find(int $id): OpenRack
-    {
-        return $this->store->find($id) ?? throw $this->createNotFoundException("There is no rack $id.");
-    }
-
-    private function version(Request $request): ?int
-    {
-        return $request->request->has('version') ? $request->request->getInt('version') : null;
-    }
-
-    /** Without htmx a change ends in an ordinary page again. */
-    private function after(Request $request, int $id, int $chosen): Response
-    {
-        return $request->headers->has('HX-Request')
-            ? $this->workspace($request, $id, $chosen)
-            : $this->redirectToRoute('rack', self::address($id, $chosen, self::look($request)), Response::HTTP_SEE_OTHER);
-    }
-
-    private static function look(Request $request): ?Look
-    {
-        return Look::of($request->isMethod('POST') ? $request->request : $request->query);
-    }
-
-    /**
-     * @return array<string, int|string>
-     */
-    private static function address(int $id, int $chosen, ?Look $look): array
-    {
-        return ['id' => $id] + (0 === $chosen ? [] : ['leg' => $chosen]) + (null === $look ? [] : ['read' => $look->text()]);
-    }
-
-    private function workspace(Request $request, int $id, int $chosen, ?string $problem = null, int $status = Response::HTTP_OK): Response
-    {
-        $units = Units::of($request);
-        $w = $this->builder->build($this->find($id), $chosen, $units);
-        $look = self::look($request);
-        $reading = null;
-        if (null !== $look) {
-            $at = $w->rack->withLayout($w->shown);
-            $reading = new ReadingView($at, $this->desk->read($at, $id), $look);
-        }
-        $response = $this->render($request->headers->has('HX-Request') ? 'workspace.html.twig' : 'rack.html.twig', [
-            'w' => $w,
-            'reading' => $reading,
-            'units' => $units,
-            'problem' => $problem,
-            'profiles' => 0 === $w->chosen ? $this->profiles->names() : [],
-        ], new Response(status: $status));
-        $response->headers->set('Vary', 'HX-Request');
-        $response->headers->set('Cache-Control', 'no-store');
-        if ($request->headers->has('HX-Request')) {
-            $response->headers->set('HX-Replace-Url', $this->generateUrl('rack', self::address($id, $w->chosen, $look)));
-        }
-
-        return $response;
     }
 }

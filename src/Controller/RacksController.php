@@ -16,10 +16,13 @@ use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\LegDrawing;
 use ZigLane\App\View\TableDrawing;
 use ZigLane\App\View\Units;
+use ZigLane\Core\Break\FreshRack;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Plan\LegOutcome;
 use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\JsonText;
 use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Rack\Spread;
@@ -49,6 +52,35 @@ final class RacksController extends AbstractController
         $record = $this->store->create(Spread::of($game, $name));
 
         return $this->redirectToRoute('rack', ['id' => $record->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    /** A rack as a simulated break leaves it; the same number again gives the same rack. */
+    #[Route('/racks/break', name: 'rack_break', methods: ['POST'])]
+    public function break(Request $request): Response
+    {
+        $form = $request->request;
+        $game = GameName::tryFrom($form->getString('game')) ?? GameName::NineBall;
+        try {
+            $number = self::between($form->getString('number'), 'The number of the break', 1, 999_999);
+            $speed = self::between($form->getString('speed', (string) FreshRack::BREAK_SPEED), 'The cue speed', 4, 12);
+            $aside = self::between($form->getString('aside', (string) FreshRack::PLACE[1]), 'The cue ball’s place', -1.5, 1.5);
+            $fresh = FreshRack::broken($game, (int) $number, Player::of(Level::League), speed: $speed, aside: $aside);
+        } catch (InvalidInput $e) {
+            return $this->page($e->problem);
+        }
+        $record = $this->store->create($fresh->rack->withBallInHand(true), 'break');
+
+        return $this->redirectToRoute('rack', ['id' => $record->id(), 'plan' => 0], Response::HTTP_SEE_OTHER);
+    }
+
+    /** @throws InvalidInput */
+    private static function between(string $text, string $what, float $low, float $high): float
+    {
+        if (!is_numeric($text) || (float) $text < $low || (float) $text > $high) {
+            throw new InvalidInput('', \sprintf('%s must be a number from %s to %s, not "%s".', $what, $low, $high, mb_strimwidth($text, 0, 20, '…')));
+        }
+
+        return (float) $text;
     }
 
     #[Route('/racks/import', name: 'rack_import', methods: ['POST'])]
@@ -103,6 +135,7 @@ final class RacksController extends AbstractController
             'cards' => $cards,
             'deleted' => $this->store->all(deleted: true),
             'games' => GameName::cases(),
+            'fresh' => random_int(1, 9999),
             'problem' => $problem,
         ], new Response(status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
     }

@@ -25,7 +25,7 @@ abstract class AppTestCase extends WebTestCase
     {
         $this->browser = self::createClient(server: ['HTTP_HOST' => '127.0.0.1', 'HTTP_SEC_FETCH_SITE' => 'same-origin']);
         $database = self::service(Connection::class);
-        foreach (["rack_revision", "rack", "setting", "profile"] as $table) {
+        foreach (["plan", "rack_revision", "rack", "setting", "profile"] as $table) {
             $database->executeStatement("DELETE FROM $table");
         }
     }

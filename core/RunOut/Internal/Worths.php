@@ -544,7 +544,7 @@ final class Worths
             }
         }
 
-        return $best;
+        return array_values($best);
     }
 
     /**

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Controller;
+
+use Symfony\Component\HttpFoundation\InputBag;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use ZigLane\App\Entity\PlanRecord;
+use ZigLane\App\Rack\StaleRack;
+use ZigLane\App\View\PlanView;
+use ZigLane\App\View\TableDrawing;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\RunOut\Pins;
+use ZigLane\Core\RunOut\PinsFile;
+
+/**
+ * Plans of a rack: asked for, stopped, taken over, compared. What they found is shown on the workspace.
+ */
+#[Route('/racks/{id}/plans', requirements: ['id' => '\d{1,9}', 'plan' => '\d{1,9}'])]
+final class PlanController extends WorkspaceController
+{
+    /** Plans that are laid side by side at most. */
+    private const COMPARED = 3;
+
+    #[Route('', name: 'plan_ask', methods: ['POST'])]
+    public function ask(Request $request, int $id): Response
+    {
+        $open = $this->find($id);
+        try {
+            $pins = self::pins($request->request, $open->rack);
+            $plan = $this->plans->ask($open, $pins, $request->request->getBoolean('again'));
+        } catch (InvalidInput $e) {
+            return $this->workspace($request, $id, $request->request->getInt('chosen'), ucfirst($e->getMessage()) . '.', Response::HTTP_UNPROCESSABLE_ENTITY);
+        }
+
+        return $this->shown($plan);
+    }
+
+    #[Route('/{plan}/stop', name: 'plan_stop', methods: ['POST'])]
+    public function stop(int $id, int $plan): Response
+    {
+        $record = $this->known($id, $plan);
+        $this->plans->stop($record);
+
+        return $this->shown($record);
+    }
+
+    /** The plan's shots become the rack's legs. */
+    #[Route('/{plan}/take', name: 'plan_take', methods: ['POST'])]
+    public function take(Request $request, int $id, int $plan): Response
+    {
+        $open = $this->find($id);
+        $view = new PlanView($open, $this->known($id, $plan), []);
+        if (null === $view->line || [] === $view->line->legs) {
+            return $this->workspace($request, $id, 0, 'This plan has no shots yet.', Response::HTTP_UNPROCESSABLE_ENTITY);
+        }
+        if ($view->stale) {
+            return $this->workspace($request, $id, 0, 'The rack has changed since this plan was made; plan it again.', Response::HTTP_CONFLICT);
+        }
+        try {
+            $this->store->change($id, $this->version($request), 'take the plan over', $view->line->named($open->rack->name));
+        } catch (StaleRack $e) {
+            return $this->workspace($request, $id, 0, $e->getMessage(), Response::HTTP_CONFLICT);
+        }
+
+        return $this->redirectToRoute('rack', ['id' => $id, 'leg' => 1], Response::HTTP_SEE_OTHER);
+    }
+
+    /** Plans side by side. */
+    #[Route('', name: 'plans', methods: ['GET'])]
+    public function compare(Request $request, int $id): Response
+    {
+        $open = $this->find($id);
+        $all = $this->plans->all($id);
+        $asked = array_filter(explode(',', implode(',', array_map(strval(...), array_filter($request->query->all('with'), is_scalar(...))))), is_numeric(...));
+        $chosen = array_values(array_filter($all, static fn(PlanRecord $p): bool => \in_array((string) $p->id(), $asked, true)));
+        $chosen = [] === $chosen ? $all : $chosen;
+        $views = array_map(fn(PlanRecord $p): PlanView => new PlanView($open, $p, $all), \array_slice($chosen, 0, self::COMPARED));
+
+        return $this->render('plans.html.twig', [
+            'open' => $open,
+            'views' => $views,
+            'all' => $all,
+            'drawings' => array_map(fn(PlanView $v): array => null === $v->line ? [] : $this->drawn($open, $v->line), $views),
+            'table' => new TableDrawing($open->rack->table),
+            'rows' => max([0, ...array_map(static fn(PlanView $v): int => \count($v->shots), $views)]),
+        ], new Response(headers: ['Cache-Control' => 'no-store']));
+    }
+
+    private function known(int $id, int $plan): PlanRecord
+    {
+        return $this->plans->find($id, $plan) ?? throw $this->createNotFoundException("There is no plan $plan of rack $id.");
+    }
+
+    private function shown(PlanRecord $plan): Response
+    {
+        return $this->redirectToRoute('rack', ['id' => $plan->rack()->id(), 'plan' => $plan->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    /**
+     * @param InputBag<string> $form pocket-5 = foot-left; order = "3 5 7"; zone-5 = "2,1 3,1 3,2"; keep = 2
+     *
+     * @throws InvalidInput
+     */
+    private static function pins(InputBag $form, Rack $rack): Pins
+    {
+        $pins = ['pockets' => [], 'zones' => [], 'keep' => max(0, $form->getInt('keep'))];
+        $pins['order'] = preg_split('/[^0-9a-z]+/i', $form->getString('order'), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+        foreach ($rack->layout->objectBalls() as $ball) {
+            if ('' !== $form->getString("pocket-$ball")) {
+                $pins['pockets'][$ball] = $form->getString("pocket-$ball");
+            }
+            $zone = trim($form->getString("zone-$ball"));
+            if ('' !== $zone) {
+                $pins['zones'][$ball] = array_map(static fn(string $at): array => explode(',', $at), preg_split('/[\s;]+/', $zone, -1, \PREG_SPLIT_NO_EMPTY) ?: []);
+            }
+        }
+
+        return PinsFile::read($pins, $rack);
+    }
+}

@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Entity;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+
+/**
+ * A plan asked for: the rack as it then was (with its table and player), what was pinned, and what has been found so far.
+ * Workers write it with plain SQL (Plan\PlanQueue); everything else only reads it.
+ */
+#[ORM\Entity(readOnly: true)]
+#[ORM\Table(name: 'plan')]
+#[ORM\Index(name: 'plan_of_rack', columns: ['rack_id', 'id'])]
+#[ORM\Index(name: 'plan_queue', columns: ['state', 'id'])]
+#[ORM\Index(name: 'plan_same', columns: ['rack_id', 'same_as'])]
+class PlanRecord
+{
+    public const QUEUED = 'queued';
+    public const RUNNING = 'running';
+    public const DONE = 'done';
+    public const STOPPED = 'stopped';
+    public const FAILED = 'failed';
+
+    #[ORM\Id]
+    #[ORM\GeneratedValue]
+    #[ORM\Column(type: Types::INTEGER)]
+    private int $id; // @phpstan-ignore property.onlyRead (Doctrine writes it)
+
+    #[ORM\ManyToOne(targetEntity: RackRecord::class)]
+    #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+    private RackRecord $rack;
+
+    /** Hash of the rack and the pins: the same is not planned twice. */
+    #[ORM\Column(type: Types::STRING, length: 64)]
+    private string $sameAs;
+
+    #[ORM\Column(type: Types::STRING, length: 10)]
+    private string $state = self::QUEUED;
+
+    /** The rack's document when it was asked for. */
+    #[ORM\Column(type: Types::TEXT, length: 16777215)]
+    private string $document;
+
+    #[ORM\Column(type: Types::TEXT, length: 16777215)]
+    private string $pins;
+
+    /** Seconds to think. */
+    #[ORM\Column(type: Types::FLOAT)]
+    private float $budget;
+
+    /** The best so far, as Core\RunOut\PlanFile describes it; null before the first. */
+    #[ORM\Column(type: Types::TEXT, length: 16777215, nullable: true)]
+    private ?string $result = null; // @phpstan-ignore property.unusedType (workers write it)
+
+    /** Why it failed, in words. */
+    #[ORM\Column(type: Types::STRING, length: 300, nullable: true)]
+    private ?string $problem = null; // @phpstan-ignore property.unusedType (workers write it)
+
+    #[ORM\Column(type: Types::BOOLEAN)]
+    private bool $stopAsked = false;
+
+    /** How often a worker has begun it. */
+    #[ORM\Column(type: Types::INTEGER)]
+    private int $attempts = 0;
+
+    /** Who works on it. */
+    #[ORM\Column(type: Types::STRING, length: 40, nullable: true)]
+    private ?string $worker = null; // @phpstan-ignore property.unusedType (workers write it)
+
+    /** Seconds thought so far. */
+    #[ORM\Column(type: Types::FLOAT)]
+    private float $seconds = 0.0;
+
+    #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
+    private \DateTimeImmutable $createdAt;
+
+    public function __construct(RackRecord $rack, string $sameAs, string $document, string $pins, float $budget, \DateTimeImmutable $now)
+    {
+        $this->rack = $rack;
+        $this->sameAs = $sameAs;
+        $this->document = $document;
+        $this->pins = $pins;
+        $this->budget = $budget;
+        $this->createdAt = $now;
+    }
+
+    public function id(): int
+    {
+        return $this->id;
+    }
+
+    public function rack(): RackRecord
+    {
+        return $this->rack;
+    }
+
+    public function sameAs(): string
+    {
+        return $this->sameAs;
+    }
+
+    public function state(): string
+    {
+        return $this->state;
+    }
+
+    /** Whether a worker has it or will take it. */
+    public function isUnderWay(): bool
+    {
+        return self::QUEUED === $this->state || self::RUNNING === $this->state;
+    }
+
+    public function document(): string
+    {
+        return $this->document;
+    }
+
+    public function pins(): string
+    {
+        return $this->pins;
+    }
+
+    public function budget(): float
+    {
+        return $this->budget;
+    }
+
+    public function result(): ?string
+    {
+        return $this->result;
+    }
+
+    public function problem(): ?string
+    {
+        return $this->problem;
+    }
+
+    public function isStopAsked(): bool
+    {
+        return $this->stopAsked;
+    }
+
+    public function attempts(): int
+    {
+        return $this->attempts;
+    }
+
+    public function worker(): ?string
+    {
+        return $this->worker;
+    }
+
+    public function seconds(): float
+    {
+        return $this->seconds;
+    }
+
+    public function createdAt(): \DateTimeImmutable
+    {
+        return $this->createdAt;
+    }
+}

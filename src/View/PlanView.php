@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\View;
+
+use ZigLane\App\Entity\PlanRecord;
+use ZigLane\App\Plan\PlanDesk;
+use ZigLane\App\Rack\OpenRack;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\RunOut\Pins;
+use ZigLane\Core\RunOut\PinsFile;
+use ZigLane\Core\RunOut\PlanFile;
+use ZigLane\Core\Table\Point;
+
+/**
+ * A plan as the page shows it.
+ */
+final readonly class PlanView
+{
+    /** The rack with the plan's shots as its legs; null before there is any. */
+    public ?Rack $line;
+
+    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, kept: float, sofar: float, route: string, why: list<string>, hinge: bool, zone: string}> */
+    public array $shots;
+
+    /** @var list<string> */
+    public array $says;
+    public ?float $runOut;
+    public ?string $stopped;
+    public ?int $hinge;
+
+    /** Whether the rack has changed since. */
+    public bool $stale;
+    public Pins $pins;
+
+    /** Rack that it was planned for. */
+    public ?Rack $rack;
+
+    /**
+     * @param list<PlanRecord> $all plans of the rack, the newest first
+     */
+    public function __construct(public OpenRack $open, public ?PlanRecord $record, public array $all)
+    {
+        $document = null === $record?->result() ? null : json_decode($record->result(), false, 64, \JSON_THROW_ON_ERROR);
+        $this->rack = null === $record ? null : RackFile::read(JsonText::decode($record->document(), \PHP_INT_MAX));
+        $this->pins = null === $record ? new Pins() : PlanDesk::pinsOf($record);
+        $this->stale = null !== $record && $this->changed($record);
+        $plan = $document instanceof \stdClass && null !== $this->rack ? PlanFile::read($document, $this->rack) : null;
+        $this->line = $plan?->line();
+        $this->runOut = $plan?->runOut;
+        $this->stopped = $plan?->stopped;
+        $this->says = $plan->says ?? [];
+        $this->hinge = $plan?->hinge;
+        $shots = [];
+        $sofar = 1.0;
+        foreach ($plan->shots ?? [] as $n => $shot) {
+            \assert(null !== $plan);
+            $kept = $plan->kept($n + 1);
+            $sofar *= $kept;
+            $shots[] = [
+                'number' => $n + 1,
+                'ball' => $shot->ball,
+                'pocket' => $shot->pocket->spoken(),
+                'pot' => $shot->pot,
+                'position' => $shot->position,
+                'runOut' => $shot->runOut,
+                'kept' => $kept,
+                'sofar' => $sofar,
+                'route' => $shot->words,
+                'why' => $shot->why,
+                'hinge' => $n + 1 === $plan->hinge,
+                'zone' => ZoneDrawing::path($shot->zone),
+            ];
+        }
+        $this->shots = $shots;
+    }
+
+    public function id(): int
+    {
+        return $this->record?->id() ?? 0;
+    }
+
+    public function busy(): bool
+    {
+        return true === $this->record?->isUnderWay();
+    }
+
+    /** Share of the time to think that is used up. */
+    public function progress(): int
+    {
+        return null === $this->record ? 0 : (int) min(100, 100 * $this->record->seconds() / max(1.0, $this->record->budget()));
+    }
+
+    /**
+     * Pinned zones as the form writes them, by ball.
+     *
+     * @return array<int, string>
+     */
+    public function zones(): array
+    {
+        $size = $this->open->rack->table->size;
+
+        return array_map(
+            static fn($region): string => implode('  ', array_map(static fn(Point $p): string => vsprintf('%.2f,%.2f', $p->toDiamonds($size)), $region->rings[0] ?? [])),
+            $this->pins->zones,
+        );
+    }
+
+    private function changed(PlanRecord $record): bool
+    {
+        try {
+            $pins = PinsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $this->open->rack);
+        } catch (InvalidInput) {
+            return true;
+        }
+
+        return PlanDesk::key($this->open, $pins) !== $record->sameAs();
+    }
+}
