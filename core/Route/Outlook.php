@@ -28,11 +28,11 @@ interface Outlook
     public function next(float $x, float $y): ?array;
 
     /**
-     * Worth of a table on which other balls were moved, not known how.
+     * Worth of a table on which other balls were moved, with the cue ball at a place (m).
      *
      * @param non-empty-list<int> $moved
      */
-    public function disturbed(array $moved): float;
+    public function disturbed(array $moved, float $x, float $y): float;
 
     /** From now on the closer look: a first one may be coarser. */
     public function lookOn(): void;

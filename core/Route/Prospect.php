@@ -85,7 +85,7 @@ final class Prospect implements Outlook
     }
 
     /** What moved balls leave is not known here: then nothing is counted on. */
-    public function disturbed(array $moved): float
+    public function disturbed(array $moved, float $x, float $y): float
     {
         return 0.0;
     }

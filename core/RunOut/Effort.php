@@ -29,18 +29,18 @@ final readonly class Effort
     /** What a season can afford: about half a second a shot. */
     public static function season(): self
     {
-        return new self(true, 3, 10, 1, 2, 96, 8);
+        return new self(true, 3, 10, 1, 2, 96, 5);
     }
 
     /** For the later shots of a plan: they will be planned anew when their turn comes. */
     public static function later(): self
     {
-        return new self(true, 2, 10, 1, 2, 400, 16);
+        return new self(true, 2, 10, 1, 2, 400, 10);
     }
 
     /** For the shot that is played next. */
     public static function settled(): self
     {
-        return new self(true, 3, 14, 2, 3, 400, 16);
+        return new self(true, 3, 14, 2, 3, 400, 10);
     }
 }

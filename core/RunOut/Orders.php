@@ -11,56 +11,48 @@ use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Reading\KeyBalls;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Reading\Order;
+use ZigLane\Core\RunOut\Internal\Worths;
 use ZigLane\Core\Simulation\Simulator;
 
 /**
- * Likely orders for a table with too many balls to go through them all: balls in others' way and those that are hard to pot
- * early, near ones one after the other, in straight pool the key ball and the break ball last; drawn again and again with
- * other weights, and the balls beside each other in an order exchanged.
+ * Likely orders for a table with too many balls to go through them all: of the balls that go, those first that let others go,
+ * that are near, or that are hard; in straight pool the key ball and the break ball last. Drawn again and again with other
+ * weights, and the balls beside each other in an order exchanged.
  */
 final class Orders
 {
+    /** Share of the table from which a ball must go to be taken (chances summed over places). */
+    private const GOES = 0.004;
+
     private function __construct() {}
 
     /**
      * @return list<list<int>> balls, the first to be potted first
      */
-    public static function likely(Simulator $simulator, Rack $rack, int $count): array
+    public static function likely(Simulator $simulator, Rack $rack, Worths $worths, int $count): array
     {
         $layout = $rack->layout;
         $own = Order::own($rack->rules(), $layout);
-        $openings = Openings::of($simulator, $layout);
         $random = new Generator(array_sum($own) + \count($own));
-        $hard = $inWay = [];
-        foreach ($own as $ball) {
-            $best = 0.0;
-            foreach ($openings->ofBall($ball) as $opening) {
-                $best = max($best, $opening->free);
-                foreach ($opening->blockers as $blocker) {
-                    $inWay[$blocker] = ($inWay[$blocker] ?? 0) + 1;
-                }
-            }
-            $hard[$ball] = 1.0 / (1.0 + 20 * $best);
-        }
-        $last = [];
-        if (GameName::StraightPool === $rack->game) {
-            foreach ((new KeyBalls($simulator, $layout, $openings, $rack->player))->of($rack->rules()) as $key) {
-                $last[] = [$key->ball, $key->for];
-            }
-        }
+        $last = self::last($simulator, $rack);
         $orders = [];
         for ($n = 0; $n < $count; ++$n) {
-            $w = [$random->between(0.0, 1.5), $random->between(0.0, 0.4), $random->between(0.2, 1.5)];
-            [$key, $break] = [] === $last ? [0, 0] : $last[$n % \count($last)];
+            $weights = [$random->between(-0.3, 1.2), $random->between(0.2, 1.0), $random->between(0.1, 1.0)];
+            $keep = [] === $last ? [] : $last[$n % \count($last)];
+            $set = Worths::set($layout);
             $left = array_combine($own, $own);
             $order = [];
-            $at = $layout->has(BallId::CUE) ? $layout->ball(BallId::CUE) : $layout->ball($own[0]);
+            $at = $layout->balls[BallId::CUE] ?? $layout->ball($own[0]);
             while ([] !== $left) {
+                $stuck = array_filter($left, static fn(int $b): bool => !$worths->goes($set, $b));
                 $best = 0;
                 $most = -INF;
                 foreach ($left as $ball) {
-                    $like = $w[0] * $hard[$ball] + $w[1] * ($inWay[$ball] ?? 0) - $w[2] * $at->distanceTo($layout->ball($ball)) + $random->between(0.0, 0.3);
-                    $like -= $ball === $break ? 200.0 : ($ball === $key ? 100.0 : 0.0);
+                    $room = $worths->room($set, $ball);
+                    $frees = \count(array_filter($stuck, static fn(int $s): bool => $s !== $ball && $worths->goes($set & ~(1 << $ball), $s)));
+                    $like = $weights[0] / (1 + 30 * $room) + $weights[1] * $frees - $weights[2] * $at->distanceTo($layout->ball($ball)) + $random->between(0.0, 0.4);
+                    $like -= $room < self::GOES ? 50.0 : 0.0;
+                    $like -= \in_array($ball, $keep, true) ? 100.0 * (1 + (int) array_search($ball, $keep, true)) : 0.0;
                     $like -= GameName::EightBall === $rack->game && 8 === $ball ? 300.0 : 0.0;
                     if ($like > $most) {
                         $most = $like;
@@ -69,6 +61,7 @@ final class Orders
                 }
                 $order[] = $best;
                 $at = $layout->ball($best);
+                $set &= ~(1 << $best);
                 unset($left[$best]);
             }
             $orders[] = $order;
@@ -79,5 +72,23 @@ final class Orders
         }
 
         return $orders;
+    }
+
+    /**
+     * Balls to keep for the end of a rack of straight pool: key ball, break ball.
+     *
+     * @return list<list<int>>
+     */
+    private static function last(Simulator $simulator, Rack $rack): array
+    {
+        if (GameName::StraightPool !== $rack->game) {
+            return [];
+        }
+        $keep = [];
+        foreach ((new KeyBalls($simulator, $rack->layout, Openings::of($simulator, $rack->layout), $rack->player))->of($rack->rules()) as $key) {
+            $keep[] = array_values(array_unique([$key->ball, $key->for]));
+        }
+
+        return $keep;
     }
 }

@@ -277,7 +277,7 @@ final class Planner
     private function limit(Worths $worths, Rack $rack): void
     {
         if (!Order::isFixed($rack->rules()) && \count(Order::own($rack->rules(), $rack->layout)) > self::ALL_SETS) {
-            $worths->through(Worths::set($rack->layout), Orders::likely($this->simulator, $rack, $this->effort->orders));
+            $worths->through(Worths::set($rack->layout), Orders::likely($this->simulator, $rack, $worths, $this->effort->orders));
         }
     }
 

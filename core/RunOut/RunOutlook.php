@@ -72,14 +72,14 @@ final class RunOutlook implements Outlook
         return null === $node || $node[0] <= 0.0 ? null : [$node[2] >> 3, Pocket::at($node[2] & 7)];
     }
 
-    public function disturbed(array $moved): float
+    public function disturbed(array $moved, float $x, float $y): float
     {
         $met = 0;
         foreach ($moved as $ball) {
             $met |= 1 << $ball;
         }
 
-        return $this->worths->disturbed($this->left, $met);
+        return $this->worths->disturbed($this->left, $met, $this->worths->at($this->left, $x, $y));
     }
 
     public function lookOn(): void {}

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut\Internal;
 
+use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Chance\DropWindow;
 use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Cue\LeastElevation;
@@ -11,8 +12,9 @@ use ZigLane\Core\Player\Player;
 use ZigLane\Core\Random\Normal;
 use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
 
 /**
  * The chance of one pot from every node of the grid, roughly: the directions in which the ball drops become directions of the
@@ -35,6 +37,9 @@ final class Field
 
     /** By so much errors of a stroke of that pace are larger: cue speeds of about 3 and 4.5 m/s, see Player::errors(). */
     private const LARGER = [1.0, 1.06, 1.3];
+
+    /** A ball this far behind the middle of the mouth is out of the way, m. */
+    private const BEHIND = 0.02;
 
     /** @var list<int> nodes from which the ball can be cut there */
     public array $nodes = [];
@@ -68,20 +73,30 @@ final class Field
     /** @var array<int, list<list<float>>> chances by pace and place in nodes, by the balls near the lane */
     private array $chances = [];
 
-    /** @var array<int, DropWindow> by the balls near the lane */
-    private array $windows = [];
+    /** @var array<int, array{float, float}> directions in which it would meet another, rad relative to toward, by ball */
+    private array $hinders = [];
+
+    private readonly Point $at;
+    private readonly float $diameter;
+
+    /** @var array<int, list<float>> chances at an easy pace, by the balls near the lane */
+    private array $soft = [];
 
     /** Balls that may hinder the ball on its way, one bit each. */
     public readonly int $lane;
 
-    public function __construct(private readonly Simulator $simulator, Grid $grid, private readonly Layout $layout, private readonly int $ball, private readonly Pocket $pocket, Player $player)
+    public function __construct(Tables $tables, Layout $layout, int $ball, Pocket $pocket, Player $player)
     {
-        $only = new Layout(array_intersect_key($layout->balls, [0 => true, $ball => true]));
-        $this->alone = new DropWindow($simulator, $only, $ball, $pocket, alone: true);
+        $simulator = $tables->simulator;
+        $grid = $tables->grid;
+        $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $ball => true]));
+        $this->alone = $tables->window($layout, $ball, $pocket);
+        $this->at = $layout->ball($ball);
+        $this->diameter = 2 * $simulator->ball->radius;
         $pot = new PotChance($simulator, $only, $ball, $pocket, $player, $this->alone);
         $g = $simulator->geometry;
-        $at = $layout->ball($ball);
-        $diameter = 2 * $simulator->ball->radius;
+        $at = $this->at;
+        $diameter = $this->diameter;
         $ghost = $at->toward($this->alone->toward, -$diameter);
         $others = [];
         foreach ($layout->objectBalls() as $id) {
@@ -89,7 +104,18 @@ final class Field
                 $others[$id] = $layout->ball($id);
             }
         }
-        $this->lane = $this->lane($others, $diameter);
+        $lane = 0;
+        foreach ($others as $id => $other) {
+            $far = $at->distanceTo($other);
+            $turn = Angle::wrap($at->angleTo($other) - $this->alone->toward);
+            $half = asin(min(1.0, $diameter / max($far, $diameter)));
+            // As far as it goes before it drops, and where it may go.
+            if (abs($turn) - $half < $this->alone->span() && $far * cos($turn) < $this->alone->distance + self::BEHIND) {
+                $this->hinders[$id] = [$turn - $half, $turn + $half];
+                $lane |= 1 << $id;
+            }
+        }
+        $this->lane = $lane;
         $near = $diameter * $diameter * 0.98;
         foreach ($grid->nodes() as $node => [$x, $y]) {
             $dx = $ghost->x - $x;
@@ -134,6 +160,20 @@ final class Field
         }
     }
 
+    /** Chances at an easy pace with some of the others on the table, summed over the places from which nothing is in the way. */
+    public function room(int $set): float
+    {
+        $soft = $this->soft[$set & $this->lane] ??= $this->worked($this->window($set & $this->lane, 0), self::LARGER[0]);
+        $sum = 0.0;
+        foreach ($this->blocked as $n => $blocked) {
+            if (0 === ($blocked & $set)) {
+                $sum += $soft[$n];
+            }
+        }
+
+        return $sum;
+    }
+
     /** Whether the ball drops at all with some of the others on the table. */
     public function goes(int $set): bool
     {
@@ -165,28 +205,51 @@ final class Field
      */
     private function window(int $hinder, int $pace): array
     {
-        $window = $this->alone;
-        if (0 !== $hinder && isset($this->windows[$hinder])) {
-            $window = $this->windows[$hinder];
-        } elseif (0 !== $hinder) {
-            $balls = [$this->ball => $this->layout->ball($this->ball)];
-            foreach ($this->layout->balls as $id => $place) {
-                if (0 !== ($hinder >> $id & 1)) {
-                    $balls[$id] = $place;
-                }
-            }
-            $window = $this->windows[$hinder] = new DropWindow($this->simulator, new Layout($balls), $this->ball, $this->pocket);
-        }
         $best = [];
         $widest = Defaults::LEAST_OPENING;
-        foreach ($window->near(self::ASKED[$pace]) as [$low, $high]) {
-            if ($high - $low >= $widest) {
-                $widest = $high - $low;
-                $best = [$low, $high];
+        foreach ($this->alone->near(self::ASKED[$pace]) as $open) {
+            foreach ($this->clipped($open, $hinder) as [$low, $high]) {
+                if ($high - $low >= $widest) {
+                    $widest = $high - $low;
+                    $best = [$low, $high];
+                }
             }
         }
 
         return $best;
+    }
+
+    /**
+     * What of an opening balls in the way leave: each covers the directions in which the ball would meet it.
+     *
+     * @param array{float, float} $open
+     *
+     * @return list<array{float, float}>
+     */
+    private function clipped(array $open, int $hinder): array
+    {
+        $left = [$open];
+        foreach ($this->hinders as $id => [$from, $to]) {
+            if (0 === ($hinder >> $id & 1)) {
+                continue;
+            }
+            $parts = [];
+            foreach ($left as [$low, $high]) {
+                if ($to <= $low || $from >= $high) {
+                    $parts[] = [$low, $high];
+                    continue;
+                }
+                if ($from > $low) {
+                    $parts[] = [$low, $from];
+                }
+                if ($to < $high) {
+                    $parts[] = [$to, $high];
+                }
+            }
+            $left = $parts;
+        }
+
+        return $left;
     }
 
     /**
@@ -199,13 +262,11 @@ final class Field
         if ([] === $window) {
             return array_fill(0, \count($this->nodes), 0.0);
         }
-        $at = $this->layout->ball($this->ball);
-        $diameter = 2 * $this->simulator->ball->radius;
         [$low, $high] = $window;
-        $lowX = $at->x - $diameter * cos($this->alone->toward + $low);
-        $lowY = $at->y - $diameter * sin($this->alone->toward + $low);
-        $highX = $at->x - $diameter * cos($this->alone->toward + $high);
-        $highY = $at->y - $diameter * sin($this->alone->toward + $high);
+        $lowX = $this->at->x - $this->diameter * cos($this->alone->toward + $low);
+        $lowY = $this->at->y - $this->diameter * sin($this->alone->toward + $low);
+        $highX = $this->at->x - $this->diameter * cos($this->alone->toward + $high);
+        $highY = $this->at->y - $this->diameter * sin($this->alone->toward + $high);
         $chances = [];
         foreach ($this->x as $n => $x) {
             $y = $this->y[$n];
@@ -219,28 +280,5 @@ final class Field
         }
 
         return $chances;
-    }
-
-    /**
-     * @param array<int, \ZigLane\Core\Table\Point> $others
-     */
-    private function lane(array $others, float $diameter): int
-    {
-        $from = $this->layout->ball($this->ball);
-        $mouth = $this->simulator->geometry->pocket($this->pocket)->mouthMiddle();
-        $long = max($from->distanceTo($mouth), 1e-6);
-        $ux = ($mouth->x - $from->x) / $long;
-        $uy = ($mouth->y - $from->y) / $long;
-        $mask = 0;
-        foreach ($others as $id => $other) {
-            $along = ($other->x - $from->x) * $ux + ($other->y - $from->y) * $uy;
-            $aside = abs(($other->y - $from->y) * $ux - ($other->x - $from->x) * $uy);
-            // A little wider than the ball's own lane: the mouth is wider than the ball.
-            if ($along > -0.5 * $diameter && $along < $long + 2 * $diameter && $aside < 1.7 * $diameter) {
-                $mask |= 1 << $id;
-            }
-        }
-
-        return $mask;
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut\Internal;
 
-use ZigLane\Core\Aim\PocketWindow;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Internal\Contour;
@@ -30,23 +29,39 @@ use ZigLane\Core\Table\Pocket;
  */
 final class Worths
 {
-    /** Pockets counted on for each ball; for a first look. */
+    /** Pockets counted on for each ball; for a first look, and where there are other balls to choose. */
     private const POCKETS = 3;
     private const FEWER = 2;
 
-    /** What running into a ball leaves, as a share of the mean worth of all places (our own choice; see disturbed()). */
-    private const DISTURBED = 0.6;
+    /** A pocket with less than this share of the best one's room is not. */
+    private const LEAST_ROOM = 0.08;
+
+    /**
+     * What running into a ball leaves: of the mean worth of all places, and of the worth of the cue ball's own place had nothing
+     * been moved. Fitted to tables planned anew after 319 such shots in three games, see docs/planning.md.
+     */
+    private const OF_MEAN = 0.45;
+    private const OF_PLACE = 0.5;
 
     /** How often a cluster that is run into opens (our own choice). */
     private const OPENS = 0.6;
 
-    /** What a ball that goes nowhere leaves to luck (our own choice): without it nothing before it would be worth more than anything else. */
-    private const LUCK = 0.02;
+    /**
+     * Where nothing can be shot from anywhere, something will have been moved by then in so many cases, and what comes after is
+     * left at its mean (our own choice): without it nothing before would be worth more than anything else.
+     */
+    private const LUCK = 0.2;
+
+    /** Balls with less room than this between them lie in a cluster, m. */
+    private const NEIGHBOUR = 0.04;
 
     public const BROKEN = 1;
 
     private const DISTANCES = 4;
     private const PACES = 3;
+
+    /** With so many balls left beside the last, every second cut will do. */
+    private const FAR_OFF = 5;
 
     /** Share of each neighbouring cut that is mixed in: the ball is not always hit where it should be. */
     private const ASIDE = 0.2;
@@ -183,13 +198,19 @@ final class Worths
         return $this->worth[$set];
     }
 
-    /** What is left, on average, when balls have been run into. */
-    public function disturbed(int $set, int $met): float
+    /**
+     * What is left, on average, when balls have been run into.
+     *
+     * @param int        $met   those balls, one bit each
+     * @param float|null $place worth of the cue ball's place had nothing been moved; null when it is not known
+     */
+    public function disturbed(int $set, int $met, ?float $place = null): float
     {
         if ($this->over($set)) {
             return 1.0;
         }
-        $plain = self::DISTURBED * $this->mean($set);
+        $mean = $this->mean($set);
+        $plain = self::OF_MEAN * $mean + self::OF_PLACE * ($place ?? $mean);
         if (0 !== ($met & $this->cluster) && 0 === ($set & self::BROKEN)) {
             return max($plain, self::OPENS * $this->mean($set | self::BROKEN));
         }
@@ -386,6 +407,18 @@ final class Worths
         return new Region(Contour::rings($xs, $ys, array_chunk(array_values($worth), Grid::ACROSS + 1), $level));
     }
 
+    /** From how much of the table a ball can be potted with the others of a set on it: chances summed over places, as a share. */
+    public function room(int $set, int $ball): float
+    {
+        $about = $this->about($set, $ball);
+        $sum = 0.0;
+        foreach ($this->pots($ball) as [, , $field]) {
+            $sum += $field->room($about);
+        }
+
+        return $sum / Grid::NODES;
+    }
+
     /** Whether a ball goes somewhere with the others of a set on the table. */
     public function goes(int $set, int $ball): bool
     {
@@ -418,6 +451,11 @@ final class Worths
         }
 
         return $best;
+    }
+
+    private static function many(int $set): int
+    {
+        return substr_count(decbin($set & ~self::BROKEN), '1');
     }
 
     private function allowed(int $set): bool
@@ -468,7 +506,8 @@ final class Worths
             }
         }
         if (0.0 === max($worth)) {
-            $worth = array_fill(0, Grid::NODES, self::LUCK);
+            $after = array_map(fn(int $ball): float => $this->mean($set & ~(1 << $ball)), array_filter($this->due($set), fn(int $ball): bool => $this->allowed($set & ~(1 << $ball))));
+            $worth = array_fill(0, Grid::NODES, [] === $after ? 0.0 : self::LUCK * max($after));
         }
         $this->worth[$set] = $worth;
     }
@@ -499,6 +538,7 @@ final class Worths
         $speeds = $this->tables->rungs->speeds;
         $push = (1 + $this->tables->simulator->ball->restitution) / 2;
         $sides = $this->fine ? \count(Rungs::SIDES) : 1;
+        $step = $this->fine && self::many($after) < self::FAR_OFF ? 1 : Carry::COARSE;
         foreach ($this->pots($ball) as $pot) {
             if ($pot[0] !== $pocket) {
                 continue;
@@ -506,7 +546,7 @@ final class Worths
             for ($r = 0; $r < \count(Rungs::ROLLS); ++$r) {
                 for ($s = 0; $s < $sides; ++$s) {
                     $base = ($r * 3 + $s) * Rungs::SPEEDS * self::DISTANCES;
-                    foreach ($this->aside($pot, $after, $r, $s) as $c => $mixed) {
+                    foreach ($this->aside($pot, $after, $r, $s, $step) as $c => $mixed) {
                         $along = $push * cos(deg2rad($c * Rungs::CUT_STEP - Rungs::WIDEST));
                         foreach ($mixed as $k => $worth) {
                             if ($worth <= 0.0) {
@@ -525,7 +565,7 @@ final class Worths
             }
         }
 
-        return $this->onward[$after][$name] = $this->fine ? $best : self::filled($best);
+        return $this->onward[$after][$name] = 1 === $step ? $best : self::filled($best);
     }
 
     /**
@@ -554,10 +594,10 @@ final class Worths
      *
      * @return array<int, list<float>> by cut
      */
-    private function aside(array $pot, int $after, int $roll, int $side): array
+    private function aside(array $pot, int $after, int $roll, int $side, int $step = 1): array
     {
         $plain = [];
-        for ($c = 0; $c < Rungs::CUTS; ++$c) {
+        for ($c = 0; $c < Rungs::CUTS; $c += $step) {
             if ($pot[1]->slowest[$c] < Rungs::SPEEDS) {
                 $plain[$c] = $this->mixed($pot, $after, $c, $roll, $side);
             }
@@ -640,15 +680,23 @@ final class Worths
     {
         if (!isset($this->pots[$ball])) {
             $this->pots[$ball] = [];
-            $always = $this->always() & ~(1 << $ball);
-            foreach ($this->widest($ball) as $pocket) {
-                $field = new Field($this->tables->simulator, $this->tables->grid, $this->layout, $ball, $pocket, $this->rack->player);
-                if ([] !== $field->nodes && $field->goes($always)) {
+            $fields = [];
+            $remaining = $this->remaining($ball);
+            foreach (isset($this->pins->pockets[$ball]) ? [$this->pins->pockets[$ball]] : Pocket::cases() as $pocket) {
+                $field = new Field($this->tables, $this->layout, $ball, $pocket, $this->rack->player);
+                if ([] !== $field->nodes) {
+                    $fields[] = [$field->room($remaining), $pocket, $field];
+                }
+            }
+            if ([] === array_filter($fields, static fn(array $f): bool => $f[0] > 0.0)) {
+                // Others will always be in its way: what it could do without them.
+                $fields = array_map(static fn(array $f): array => [$f[2]->room(0), $f[1], $f[2]], $fields);
+            }
+            usort($fields, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
+            foreach (\array_slice($fields, 0, $this->fine && Order::isFixed($this->game) ? self::POCKETS : self::FEWER) as [$room, $pocket, $field]) {
+                if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
                     $carry = $this->tables->carry($this->layout, $ball, $pocket, $this->fine);
                     $this->pots[$ball][] = [$pocket, $carry, $field, $carry->touched($this->layout, $ball)];
-                    if (\count($this->pots[$ball]) >= ($this->fine ? self::POCKETS : self::FEWER)) {
-                        break;
-                    }
                 }
             }
         }
@@ -656,63 +704,42 @@ final class Worths
         return $this->pots[$ball];
     }
 
-    /**
-     * The pockets of a ball, the widest as seen from it first.
-     *
-     * @return list<Pocket>
-     */
-    private function widest(int $ball): array
-    {
-        if (isset($this->pins->pockets[$ball])) {
-            return [$this->pins->pockets[$ball]];
-        }
-        $g = $this->tables->simulator->geometry;
-        $wide = [];
-        foreach (Pocket::cases() as $pocket) {
-            $shape = $g->pocket($pocket);
-            [$low, $high] = PocketWindow::openMouth($shape, $this->layout->ball($ball), $g->reach);
-            // Along the rail a corner takes a ball that seems not to fit, when it is soft.
-            $wide[$pocket->value] = max($high - $low, 0.15 * $shape->tipA->distanceTo($shape->tipB) / max(0.05, $this->layout->ball($ball)->distanceTo($shape->mouthMiddle())));
-        }
-        arsort($wide);
-
-        return array_map(Pocket::from(...), array_keys($wide));
-    }
-
-    /** Balls that the player will not pocket before the rack is over. */
-    private function always(): int
+    /** Balls that will still be there when a ball's turn comes, whatever the player does. */
+    private function remaining(int $ball): int
     {
         $set = self::set($this->layout);
-        $own = 0;
-        foreach (Order::own($this->game, $this->layout) as $ball) {
-            $own |= 1 << $ball;
+        if (Order::isFixed($this->game)) {
+            return $set & ~((1 << $ball + 1) - 1);
+        }
+        foreach (Order::own($this->game, $this->layout) as $own) {
+            $set &= ~(1 << $own);
         }
 
-        return $set & ~$own;
+        return $set;
     }
 
-    /** Balls that go nowhere because of a near neighbour, and those neighbours. */
+    /** Balls that will go nowhere unless something is moved, and what keeps them in. */
     private function clusters(): int
     {
-        $near = 2 * $this->tables->simulator->ball->radius + 0.04;
+        $near = 2 * $this->tables->simulator->ball->radius + self::NEIGHBOUR;
         $set = self::set($this->layout);
         $cluster = 0;
         foreach (Order::own($this->game, $this->layout) as $ball) {
-            $neighbours = 0;
+            $neighbours = $lane = 0;
             foreach ($this->layout->objectBalls() as $other) {
                 if ($other !== $ball && $this->layout->ball($ball)->distanceTo($this->layout->ball($other)) < $near) {
                     $neighbours |= 1 << $other;
                 }
             }
-            if (0 === $neighbours) {
-                continue;
-            }
-            $goes = false;
+            $remaining = $this->remaining($ball);
+            $goes = $later = false;
             foreach ($this->pots($ball) as [, , $field]) {
                 $goes = $goes || $field->goes($set & ~(1 << $ball));
+                $later = $later || $field->goes($remaining);
+                $lane |= $field->lane;
             }
-            if (!$goes) {
-                $cluster |= 1 << $ball | $neighbours;
+            if (!$later || (!$goes && 0 !== $neighbours)) {
+                $cluster |= 1 << $ball | $neighbours | ($later ? 0 : $lane & $remaining);
             }
         }
 
