@@ -84,6 +84,25 @@ final readonly class Trial
     }
 
     /**
+     * Where balls lie afterwards, m; null for one that fell.
+     *
+     * @param non-empty-list<int> $balls
+     *
+     * @return non-empty-array<int, array{float, float}|null> by ball
+     */
+    public function places(KernelState $s, array $balls): array
+    {
+        $slots = array_flip($this->ids);
+        $places = [];
+        foreach ($balls as $ball) {
+            $slot = $slots[$ball];
+            $places[$ball] = KernelState::ON_TABLE === $s->pocket[$slot] ? [$s->x[$slot], $s->y[$slot]] : null;
+        }
+
+        return $places;
+    }
+
+    /**
      * Other balls that lie elsewhere afterwards, or are gone.
      *
      * @return list<int>

@@ -30,7 +30,7 @@ interface Outlook
     /**
      * Worth of a table on which other balls were moved, with the cue ball at a place (m).
      *
-     * @param non-empty-list<int> $moved
+     * @param non-empty-array<int, array{float, float}|null> $moved where they lie now, m, by ball; null for one that fell
      */
     public function disturbed(array $moved, float $x, float $y): float;
 

@@ -480,7 +480,7 @@ final class RouteSearch
                 continue;
             }
             ++$pot;
-            $left = [] === $moved ? $this->outlook->worth($state->x[0], $state->y[0]) : $this->outlook->disturbed($moved, $state->x[0], $state->y[0]);
+            $left = [] === $moved ? $this->outlook->worth($state->x[0], $state->y[0]) : $this->outlook->disturbed($this->trial->places($state, $moved), $state->x[0], $state->y[0]);
             $worth += $left;
             if ($left >= $level) {
                 ++$position;

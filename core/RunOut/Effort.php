@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut;
 
+use ZigLane\Core\Game\GameName;
+
 /**
  * How hard a shot is thought about.
  */
@@ -26,10 +28,11 @@ final readonly class Effort
         return new self(false, 1, 6, 0, 0, 24, 6);
     }
 
-    /** What a season can afford: about half a second a shot. */
-    public static function season(): self
+    /** What a season can afford: one to two seconds a shot. */
+    public static function season(GameName $game): self
     {
-        return new self(true, 3, 10, 1, 2, 96, 5);
+        // In any order there is so much to choose from that a coarser look at it does.
+        return GameName::NineBall === $game || GameName::TenBall === $game ? new self(true, 3, 10, 1, 2, 96, 0) : new self(false, 3, 10, 1, 2, 96, 4);
     }
 
     /** For the later shots of a plan: they will be planned anew when their turn comes. */

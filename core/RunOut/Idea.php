@@ -75,7 +75,11 @@ final class Idea
         }
         $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->worths->cluster >> $b & 1)));
         if ([] === $cluster) {
-            return \sprintf('Bumps the %s on the way; as it lies, the rest is worth less.', self::balls($moved));
+            $badly = array_values(array_filter($moved, static fn(int $b): bool => $choice->worths->liesBadly($choice->left(), $b)));
+
+            return [] === $badly
+                ? \sprintf('Runs into the %s on the way.', self::balls($moved))
+                : \sprintf('Bumps the %s to where it goes: as it lies, it does not from much of the table.', self::balls($badly));
         }
         $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(self::members($choice->worths->cluster)));
         $insurance = self::insurance($rack, $choice, $moved);

@@ -13,6 +13,7 @@ use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
+use ZigLane\Core\Route\Style;
 use ZigLane\Core\RunOut\Internal\Tables;
 use ZigLane\Core\RunOut\Internal\Worths;
 use ZigLane\Core\Simulation\Layout;
@@ -29,6 +30,9 @@ final class Planner
 {
     /** A choice roughly worth less than this share of the best is not looked into. */
     private const NEAR = 0.55;
+
+    /** Routes are as good as each other when they differ by less than this share. */
+    private const AS_GOOD = 0.006;
 
     /** Sets of more balls than this are not all gone through. */
     private const ALL_SETS = 8;
@@ -67,7 +71,7 @@ final class Planner
         $set = Worths::set($rack->layout);
         $found = [];
         foreach ($this->choices($rack, $worths, $set, $effort->choices) as [$ball, $pocket]) {
-            $strokes = \array_slice($this->strokes($rack, $worths, $set, $ball, $pocket), 0, $effort->strokes);
+            $strokes = $this->strokes($rack, $worths, $set, $ball, $pocket, $effort);
             $one = $this->looked($rack, $worths, $set, $ball, $pocket, $strokes, $effort);
             if (null !== $one) {
                 $found[] = $one;
@@ -97,7 +101,30 @@ final class Planner
         }
         usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->worth] <=> [$a->tries, $a->worth]);
 
-        return [] === $best ? null : new Choice($best[0], $worths, $set, \array_slice($best, 1));
+        if ([] === $best) {
+            return null;
+        }
+        $chosen = self::plainest($best);
+
+        return new Choice($chosen, $worths, $set, array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)));
+    }
+
+    /**
+     * Of routes as good as the best the one that is plainest to play: centre ball, little travel.
+     *
+     * @param non-empty-list<Route> $routes the best first
+     */
+    private static function plainest(array $routes): Route
+    {
+        $style = new Style();
+        $chosen = $routes[0];
+        foreach ($routes as $route) {
+            if ($route->tries === $routes[0]->tries && $route->worth >= (1 - self::AS_GOOD) * $routes[0]->worth && $style->liking($route) > $style->liking($chosen)) {
+                $chosen = $route;
+            }
+        }
+
+        return $chosen;
     }
 
     /**
@@ -313,15 +340,16 @@ final class Planner
     }
 
     /**
-     * @return list<array{float, float, float, float}>
+     * @return list<array{float, float, float, 3?: float}>
      */
-    private function strokes(Rack $rack, Worths $worths, int $set, int $ball, Pocket $pocket): array
+    private function strokes(Rack $rack, Worths $worths, int $set, int $ball, Pocket $pocket, Effort $effort): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
         $pot = new PotChance($this->simulator, new Layout([BallId::CUE => $cue, $ball => $rack->layout->ball($ball)]), $ball, $pocket, $rack->player);
         $cut = $pot->cutFrom($cue->x, $cue->y);
-        $strokes = $worths->strokes($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $cut, $cue->distanceTo($rack->layout->ball($ball)));
+        $distance = $cue->distanceTo($rack->layout->ball($ball));
+        $strokes = \array_slice($worths->strokes($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $cut, $distance), 0, $effort->strokes);
 
-        return $strokes;
+        return $effort->refined > 0 ? [...$strokes, ...$worths->contacts($set, $ball, $pocket, $cut, $distance)] : $strokes;
     }
 }

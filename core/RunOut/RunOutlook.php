@@ -36,6 +36,10 @@ final class RunOutlook implements Outlook
     /** @var array<int, PotChance> by ball · 8 + pocket */
     private array $pots = [];
 
+    /** With this many balls left or fewer, tables on which some were moved are looked at as they then lie. */
+    private const FEW = 2;
+
+    private readonly bool $few;
     private readonly Rack $after;
     private readonly Simulator $simulator;
 
@@ -47,6 +51,7 @@ final class RunOutlook implements Outlook
     public function __construct(Rack $rack, private readonly Worths $worths, int $ball, private readonly int $left, private readonly bool $exact = true)
     {
         $this->simulator = $rack->simulator();
+        $this->few = substr_count(decbin($left & ~Worths::BROKEN), '1') <= self::FEW;
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
 
@@ -74,8 +79,11 @@ final class RunOutlook implements Outlook
 
     public function disturbed(array $moved, float $x, float $y): float
     {
+        if ($this->few) {
+            return $this->worths->moved($this->left, $moved, $x, $y);
+        }
         $met = 0;
-        foreach ($moved as $ball) {
+        foreach ($moved as $ball => $place) {
             $met |= 1 << $ball;
         }
 

@@ -43,7 +43,7 @@ final class LaneSeasonCommand extends Command
             $game = Say::one($input, 'game', GameName::class);
             $level = Say::one($input, 'level', Level::class);
             $policy = match ($input->getOption('policy')) {
-                'plan' => new Planned(Effort::season()),
+                'plan' => new Planned(Effort::season($game)),
                 'greedy' => new Greedy(),
                 default => throw new InvalidInput('--policy', 'is neither plan nor greedy'),
             };

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut\Internal;
 
+use ZigLane\Core\Aim\PocketWindow;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Random\Normal;
 use ZigLane\Core\Reading\Internal\Contour;
 use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Reading\Region;
 use ZigLane\Core\RunOut\Pins;
 use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Table\Point;
 
 /**
  * The worth of the cue ball's places: the chance to run out from there under best play, for every set of balls that may be
@@ -44,7 +48,7 @@ final class Worths
     private const OF_PLACE = 0.5;
 
     /** How often a cluster that is run into opens (our own choice). */
-    private const OPENS = 0.6;
+    private const OPENS = 0.7;
 
     /**
      * Where nothing can be shot from anywhere, something will have been moved by then in so many cases, and what comes after is
@@ -54,6 +58,19 @@ final class Worths
 
     /** Balls with less room than this between them lie in a cluster, m. */
     private const NEIGHBOUR = 0.04;
+
+    /** With moved balls: errors are this much larger than those of the direction alone; thinner cuts are no shots, rad. */
+    private const LARGER = 1.15;
+    private const THINNEST = 1.31;
+
+    /** A ball with less room than this (see room()) beside a near neighbour is shut in. */
+    private const SHUT = 0.02;
+
+    /** A ball with less room than this lies badly. */
+    private const BADLY = 0.06;
+
+    /** Strokes that run into a ball which are tried. */
+    private const CONTACTS = 8;
 
     public const BROKEN = 1;
 
@@ -216,6 +233,78 @@ final class Worths
         }
 
         return $plain;
+    }
+
+    /**
+     * What is left of a few balls of which some have been moved, by plain geometry: the mouth as seen from where the ball now
+     * lies, the ghost balls of its edges, the error of the cue's direction between them.
+     *
+     * @param array<int, array{float, float}|null> $moved where they lie now, m; null for one that fell
+     * @param float                                $x     cue ball, m
+     * @param float                                $y     m
+     */
+    public function moved(int $set, array $moved, float $x, float $y): float
+    {
+        foreach ($moved as $ball => $place) {
+            $set &= null === $place ? ~(1 << $ball) : ~0;
+        }
+        if ($this->over($set)) {
+            return 1.0;
+        }
+        $g = $this->tables->simulator->geometry;
+        $diameter = 2 * $this->tables->simulator->ball->radius;
+        $sigma = $this->rack->player->aim * self::LARGER;
+        $places = [];
+        foreach ($this->layout->objectBalls() as $ball) {
+            if (0 !== ($set >> $ball & 1)) {
+                $places[$ball] = isset($moved[$ball]) ? new Point(...$moved[$ball]) : $this->layout->ball($ball);
+            }
+        }
+        $best = 0.0;
+        foreach ($this->due($set) as $ball) {
+            $at = $places[$ball];
+            foreach (Pocket::cases() as $pocket) {
+                [$low, $high] = PocketWindow::openMouth($g->pocket($pocket), $at, $g->reach);
+                if ($high <= $low) {
+                    continue;
+                }
+                $ax = $at->x - $diameter * cos($low) - $x;
+                $ay = $at->y - $diameter * sin($low) - $y;
+                $bx = $at->x - $diameter * cos($high) - $x;
+                $by = $at->y - $diameter * sin($high) - $y;
+                $cut = Angle::wrap(($low + $high) / 2 - atan2($ay + $by, $ax + $bx));
+                if (abs($cut) > self::THINNEST || !$this->clear($places, $ball, $x, $y, ($ax + $bx) / 2, ($ay + $by) / 2) || !$this->clear($places, $ball, $at->x, $at->y, $g->pocket($pocket)->mouthMiddle()->x - $at->x, $g->pocket($pocket)->mouthMiddle()->y - $at->y)) {
+                    continue;
+                }
+                $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
+                $best = max($best, (2 * Normal::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo($this->mean($set & ~(1 << $ball)), $this->most($set & ~(1 << $ball))));
+            }
+        }
+
+        return $best;
+    }
+
+    /** What a pot leads on to about, when all that is known is how good places are in general. */
+    private static function onTo(float $mean, float $most): float
+    {
+        return ($mean + $most) / 2;
+    }
+
+    /**
+     * @param array<int, Point> $places
+     */
+    private function clear(array $places, int $ball, float $x, float $y, float $dx, float $dy): bool
+    {
+        $long = max($dx * $dx + $dy * $dy, 1e-9);
+        $least = (2 * $this->tables->simulator->ball->radius) ** 2;
+        foreach ($places as $id => $p) {
+            $at = max(0.0, min(1.0, (($p->x - $x) * $dx + ($p->y - $y) * $dy) / $long));
+            if ($id !== $ball && ($p->x - $x - $at * $dx) ** 2 + ($p->y - $y - $at * $dy) ** 2 < $least) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Mean worth of all places. */
@@ -405,6 +494,52 @@ final class Worths
         $ys = array_map(static fn(int $j): float => $grid->left + $j * $grid->dy, range(0, Grid::ACROSS));
 
         return new Region(Contour::rings($xs, $ys, array_chunk(array_values($worth), Grid::ACROSS + 1), $level));
+    }
+
+    /**
+     * Strokes that pot a ball and run into one that should be moved: of a cluster, or that lies badly and comes soon.
+     *
+     * @param float $cut      rad
+     * @param float $distance to the contact, m
+     *
+     * @return list<array{float, float, float}> cue speed (m/s), tip side and height (radii)
+     */
+    public function contacts(int $set, int $ball, Pocket $pocket, float $cut, float $distance): array
+    {
+        $after = $set & ~(1 << $ball);
+        $wanted = 0 === ($set & self::BROKEN) ? $this->cluster & $after : 0;
+        foreach (self::many($after) <= 2 ? $this->due($after) : [] as $next) {
+            $wanted |= $this->liesBadly($after, $next) ? 1 << $next : 0;
+        }
+        $found = [];
+        foreach (0 === $wanted ? [] : $this->pots($ball) as [$where, $carry, , $touched]) {
+            if ($where !== $pocket) {
+                continue;
+            }
+            $c = (int) max(0, min(Rungs::CUTS - 1, round((rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP)));
+            foreach (Rungs::ROLLS as $r => $roll) {
+                foreach (Rungs::SIDES as $s => $side) {
+                    $base = (($c * 5 + $r) * 3 + $s) * Rungs::SPEEDS;
+                    for ($k = $carry->slowest[$c]; $k < Rungs::SPEEDS; $k += 3) {
+                        $met = $touched[$base + $k] & $after;
+                        $stroke = 0 !== ($met & $wanted) && 0 === ($met & ~$wanted) ? Rungs::stroke($this->tables->simulator, $roll, $side, $this->tables->rungs->speeds[$k], $distance) : null;
+                        if (null !== $stroke) {
+                            $found[] = $stroke;
+                        }
+                    }
+                }
+            }
+        }
+        // The softer the surer, but not all alike.
+        usort($found, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+        $step = max(1, intdiv(\count($found), self::CONTACTS));
+
+        return array_values(array_filter($found, static fn(int $n): bool => 0 === $n % $step && $n < $step * self::CONTACTS, \ARRAY_FILTER_USE_KEY));
+    }
+
+    public function liesBadly(int $set, int $ball): bool
+    {
+        return $this->room($set, $ball) < self::BADLY;
     }
 
     /** From how much of the table a ball can be potted with the others of a set on it: chances summed over places, as a share. */
@@ -732,14 +867,14 @@ final class Worths
                 }
             }
             $remaining = $this->remaining($ball);
-            $goes = $later = false;
+            $now = $later = 0.0;
             foreach ($this->pots($ball) as [, , $field]) {
-                $goes = $goes || $field->goes($set & ~(1 << $ball));
-                $later = $later || $field->goes($remaining);
+                $now += $field->room($set & ~(1 << $ball)) / Grid::NODES;
+                $later += $field->room($remaining) / Grid::NODES;
                 $lane |= $field->lane;
             }
-            if (!$later || (!$goes && 0 !== $neighbours)) {
-                $cluster |= 1 << $ball | $neighbours | ($later ? 0 : $lane & $remaining);
+            if (0.0 === $later || ($now < self::SHUT && 0 !== $neighbours)) {
+                $cluster |= 1 << $ball | $neighbours | (0.0 === $later ? $lane & $remaining : 0);
             }
         }
 
