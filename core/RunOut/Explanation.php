@@ -21,6 +21,9 @@ final readonly class Explanation
     /** A skill that is looked at is better by this share. */
     private const BETTER = 0.2;
 
+    /** A ball is in another's way when that has so many times the room without it. */
+    private const FREED = 2.5;
+
     /** @param int $kept shots of the plan that are the player's own */
     public function __construct(private Rack $rack, private Planner $planner, private Pins $pins, private int $kept = 0) {}
 
@@ -89,11 +92,11 @@ final readonly class Explanation
         $own = Order::own($start->rules(), $start->layout);
         $turn = array_flip(array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots));
         foreach ($own as $ball) {
-            if ($worths->goes($set, $ball)) {
+            if (!$worths->liesBadly($set, $ball)) {
                 continue;
             }
             foreach ($own as $other) {
-                if ($other !== $ball && $worths->goes($set & ~(1 << $other), $ball)) {
+                if ($other !== $ball && !$worths->liesBadly($set & ~(1 << $other), $ball) && $worths->room($set & ~(1 << $other), $ball) > self::FREED * $worths->room($set, $ball)) {
                     $says[] = isset($turn[$ball], $turn[$other]) && $turn[$other] > $turn[$ball]
                         ? \sprintf('The %d is in the way of the %d and comes after it.', $other, $ball)
                         : \sprintf('The %d must go before the %d: it is in its way.', $other, $ball);
@@ -129,7 +132,8 @@ final readonly class Explanation
         foreach (\array_slice($order, -3) as $ball) {
             $near = INF;
             foreach ($order as $other) {
-                $near = $other === $ball ? $near : min($near, $start->layout->ball($ball)->distanceTo($start->layout->ball($other)));
+                // The last ball counts for nothing: it may well lie beside the far one.
+                $near = $other === $ball || $other === $order[\count($order) - 1] ? $near : min($near, $start->layout->ball($ball)->distanceTo($start->layout->ball($other)));
             }
             if ($near > Defaults::FAR) {
                 return [\sprintf('The %d lies far from the rest and is left for the end.', $ball)];

@@ -189,7 +189,7 @@ final class PlanSearch
         $spec = $this->spec($rack, $route);
         $worths = $choice->worths;
         $left = $choice->left();
-        $last = $worths->over($left);
+        $last = [] === $worths->worths($left);
 
         return new PlannedShot(
             $route->ball,

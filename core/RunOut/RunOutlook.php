@@ -95,7 +95,7 @@ final class RunOutlook implements Outlook
     private function between(float $x, float $y, int $which): float
     {
         if ($this->worths->over($this->left)) {
-            return 1.0;
+            return 0 === $which ? $this->worths->at($this->left, $x, $y) : 1.0;
         }
         if (!$this->exact) {
             return $this->worths->at($this->left, $x, $y);

@@ -16,8 +16,8 @@ use ZigLane\Core\Table\Point;
  * alone on the table. What other balls it would meet is asked of a layout afterwards (touched()), so that one
  * table serves however the others lie.
  *
- * Played for every fourth speed; the speeds between are the same way cut short: what a slower ball lacks in energy at the end
- * of its slide shrinks at every cushion by the share that the cushion leaves.
+ * Played for some of the speeds; those between are the same way cut short: what a slower ball lacks in energy at the end of its
+ * slide shrinks at every cushion, and while it slides, by the share that is left.
  *
  * @internal
  */
@@ -183,7 +183,7 @@ final class Carry
             $chords = (\count($way) >> 1) - 1;
             [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [$state->x[0], $state->y[0], $run, (float) $chords];
             $next = $k - 1;
-            for ($n = 1; !$down && $n < Rungs::SKIP && $next >= $slowest; ++$n, --$next) {
+            for ($n = 1; !$down && $n < ($k > Rungs::FAST ? 2 : Rungs::SKIP) && $next >= $slowest; ++$n, --$next) {
                 [$xs[$next], $ys[$next], $stops[$next]] = self::cut($way, $energy, Rungs::RUNG ** (-2 * $n));
                 $runs[$next] = $run;
             }
@@ -258,10 +258,10 @@ final class Carry
     }
 
     /**
-     * The cue ball's way after the contact in chords, and for every chord the squares of its speed at both ends; −1 for those
-     * on which it still slides toward the first cushion or its first roll.
+     * The cue ball's way after the contact in chords, and for every chord the squares of its speed at both ends, and
+     * whether it rolls; −1 for those on which it still slides toward the first cushion or its first roll.
      *
-     * @return array{non-empty-list<float>, list<array{float, float}>}
+     * @return array{non-empty-list<float>, list<array{float, float, bool}>}
      */
     private function way(KernelState $state): array
     {
@@ -283,8 +283,8 @@ final class Carry
                 $way[] = $x + ($vx + 0.5 * $ax * $t1) * $t1;
                 $way[] = $y + ($vy + 0.5 * $ay * $t1) * $t1;
                 $energy[] = $began
-                    ? [($vx + $ax * $t0) ** 2 + ($vy + $ay * $t0) ** 2, ($vx + $ax * $t1) ** 2 + ($vy + $ay * $t1) ** 2]
-                    : [-1.0, -1.0];
+                    ? [($vx + $ax * $t0) ** 2 + ($vy + $ay * $t0) ** 2, ($vx + $ax * $t1) ** 2 + ($vy + $ay * $t1) ** 2, $rolls]
+                    : [-1.0, -1.0, false];
             }
         }
         if ([] === $way) {
@@ -298,7 +298,7 @@ final class Carry
      * Where a slower ball stops on the same way.
      *
      * @param non-empty-list<float>     $way
-     * @param list<array{float, float}> $energy
+     * @param list<array{float, float, bool}> $energy
      * @param float                     $share of the energy that it has
      *
      * @return array{float, float, float} x, y, chord and share
@@ -309,7 +309,7 @@ final class Carry
         $was = 0.0;
         // While it slides everything is smaller by the share of the energy; what follows is moved along.
         $shiftX = $shiftY = 0.0;
-        foreach ($energy as $k => [$begin, $end]) {
+        foreach ($energy as $k => [$begin, $end, $rolls]) {
             $x = $way[2 * $k + 2];
             $y = $way[2 * $k + 3];
             if ($begin < 0.0) {
@@ -323,7 +323,10 @@ final class Carry
                 $lacks *= $begin / $was;
             }
             $was = $end;
-            if ($end <= $lacks) {
+            if (!$rolls) {
+                // Sliding, it loses a share of what it has; rolling, as much on every metre.
+                $lacks *= $begin > 0.0 ? min(1.0, $end / $begin) : 1.0;
+            } elseif ($end <= $lacks) {
                 // Speed falls evenly with time, its square with the way.
                 $part = $begin > $end ? max(0.0, min(1.0, ($begin - $lacks) / ($begin - $end))) : 0.0;
 

@@ -29,11 +29,15 @@ final class Rungs
     /** Surface speed of the side spin as a share of the speed; right-hand tip positive. */
     public const SIDES = [0.0, 0.75, -0.75];
 
-    /** Speeds at the contact, m/s: SLOWEST · RUNG^k; every SKIP-th is played, those between are cut from its path. */
+    /**
+     * Speeds at the contact, m/s: SLOWEST · RUNG^k; every SKIP-th is played, from FAST on every second, and those between are cut
+     * from its path.
+     */
     public const SLOWEST = 0.35;
     public const RUNG = 1.09;
     public const SPEEDS = 32;
     public const SKIP = 4;
+    public const FAST = 14;
 
     /** Distances of the cue ball from the contact for which strokes are told apart, m. */
     public const DISTANCES = [0.25, 0.6, 1.1, 1.8];
@@ -90,7 +94,9 @@ final class Rungs
         $g = Defaults::GRAVITY;
         $a = 0.0 === $side ? 0.0 : ($side > 0 ? self::SIDE_TIP : -self::SIDE_TIP);
         if ($roll >= 1.0) {
-            $b = self::ROLLING_TIP;
+            // Where there is no room to roll first, as high as rolls at once.
+            $slides = 2 * (1 - 2.5 * self::ROLLING_TIP) * $speed / (7 * $cloth->slide * $g);
+            $b = $slides * $speed < $distance ? self::ROLLING_TIP : 0.4;
             $first = sqrt($speed * $speed + 2 * $cloth->roll * $g * $distance) * 7 / (5 + 5 * $b);
         } else {
             $slow = $cloth->slide * $g;

@@ -6,10 +6,12 @@ namespace ZigLane\Core\RunOut\Internal;
 
 use ZigLane\Core\Aim\PocketWindow;
 use ZigLane\Core\Game\Game;
+use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Random\Normal;
 use ZigLane\Core\Reading\Internal\Contour;
 use ZigLane\Core\Reading\Order;
+use ZigLane\Core\Reading\Racking;
 use ZigLane\Core\Reading\Region;
 use ZigLane\Core\RunOut\Pins;
 use ZigLane\Core\Simulation\Layout;
@@ -62,6 +64,15 @@ final class Worths
     /** With moved balls: errors are this much larger than those of the direction alone; thinner cuts are no shots, rad. */
     private const LARGER = 1.15;
     private const THINNEST = 1.31;
+
+    /**
+     * Straight pool: what the place for the break shot counts for beside the rack itself; cuts of a break shot, rad; how the cue
+     * ball leaves it, rad from the ball's way, and how far the rack may be, m (our own choice).
+     */
+    private const BREAK = 0.1;
+    private const BREAK_CUT = [0.25, 0.95];
+    private const LEAVES = 1.35;
+    private const REACHES = 0.9;
 
     /** A ball with less room than this (see room()) beside a near neighbour is shut in. */
     private const SHUT = 0.02;
@@ -307,6 +318,36 @@ final class Worths
         return true;
     }
 
+    /**
+     * The end of a rack of straight pool: the rack counts, and a little more where the cue ball then lies for the break shot.
+     *
+     * @return array<int, float> by node
+     */
+    private function breakPlaces(int $set): array
+    {
+        $worth = array_fill(0, Grid::NODES, 1.0 - self::BREAK);
+        foreach ($this->layout->objectBalls() as $ball) {
+            if (0 === ($set >> $ball & 1) || Racking::inside($this->tables->simulator, $this->layout->ball($ball))) {
+                continue;
+            }
+            foreach ($this->pots($ball) as [$pocket, $carry, $field]) {
+                [$soft] = $field->chances(0);
+                foreach ($field->nodes as $n => $node) {
+                    $cut = deg2rad(($field->cut[$n] + $field->part[$n]) * Rungs::CUT_STEP - Rungs::WIDEST);
+                    if (abs($cut) > self::BREAK_CUT[0] && abs($cut) < self::BREAK_CUT[1]) {
+                        // The cue ball leaves along the tangent, on the side it came from.
+                        $ghost = $carry->from->toward($carry->toward, -2 * $this->tables->simulator->ball->radius);
+                        if (Racking::meets($this->tables->simulator, $ghost, $carry->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES, self::REACHES)) {
+                            $worth[$node] = max($worth[$node], 1.0 - self::BREAK * (1.0 - $soft[$n]));
+                        }
+                    }
+                }
+            }
+        }
+
+        return $worth;
+    }
+
     /** Mean worth of all places. */
     public function mean(int $set): float
     {
@@ -377,7 +418,7 @@ final class Worths
     public function leads(int $set, int $ball, Pocket $pocket, int $node, float $cut, float $distance): float
     {
         $after = $set & ~(1 << $ball);
-        if ($this->over($after)) {
+        if ([] === $this->worths($after)) {
             return 1.0;
         }
         $step = max(0.0, min(Rungs::CUTS - 1.0, (rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP));
@@ -601,7 +642,7 @@ final class Worths
     private function work(int $set): void
     {
         if ($this->over($set)) {
-            $this->worth[$set] = [];
+            $this->worth[$set] = GameName::StraightPool === $this->game->name() ? $this->breakPlaces($set) : [];
 
             return;
         }
