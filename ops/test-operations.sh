@@ -66,6 +66,23 @@ for round in 1 2; do
     check "and has lost nothing ($round)" has_rack
 done
 
+# In the middle of planning everything is killed, worker, web server and database; the plan is asked for once and finished all the same.
+post() { php -r 'file_get_contents($argv[1], false, stream_context_create(["http" => ["method" => "POST", "header" => "Content-Type: application/x-www-form-urlencoded", "content" => $argv[2] ?? "", "follow_location" => 0]])); foreach ($http_response_header as $h) { if (stripos($h, "Location: ") === 0) { echo substr($h, 10); } }' "$@"; }
+fresh=$(post "${url}racks/break" "game=nine-ball&number=4")
+rack=${fresh%%\?*}
+plan=$(post "${url%/}$rack/plans")
+plan_says() { says "$(page "${url%/}$plan")" "$1"; }
+wait_for() { for _ in $(seq "$1"); do if "${@:2}"; then return 0; fi; sleep 0.3; done; return 1; }
+check "a plan is under way" wait_for 60 plan_says "Getting better"
+kill_everything
+check "it is killed with everything else" eval '! bin/zig-lane status >/dev/null'
+out=$(bin/zig-lane start)
+check "its first line is still there" eval '! plan_says "Nothing planned yet"'
+check "it is taken up again and settled" wait_for 300 plan_says "Settled after"
+worker=$(pgrep -P "$(cat "$HERE/run/worker-1.pid")" | head -n 1)
+kill -9 "$worker"
+check "a worker that is killed is replaced" wait_for 30 eval '[ -n "$(pgrep -P "$(cat "$HERE/run/worker-1.pid")" php || true)" ] && ! kill -0 "$worker" 2>/dev/null'
+
 kill -9 "$(cat "$HERE/run/db.pid")"
 sleep 0.3
 out=$(bin/zig-lane start)

@@ -112,7 +112,9 @@ final readonly class Explanation
                     $breaks ??= str_starts_with($idea, 'Breaks') ? $n + 1 : null;
                 }
             }
-            $says[] = \sprintf('The %s lie in a cluster and go only once it is open%s.', Idea::balls($cluster), null === $breaks ? '' : "; shot $breaks opens it");
+            $says[] = 1 === \count($cluster)
+                ? "The {$cluster[0]} goes nowhere as it lies."
+                : \sprintf('The %s lie in a cluster and go only once it is open%s.', Idea::balls($cluster), null === $breaks ? '' : "; shot $breaks opens it");
         }
 
         return $says;

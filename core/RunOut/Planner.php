@@ -327,7 +327,7 @@ final class Planner
     private function choices(Rack $rack, Worths $worths, int $set, int $most): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $choices = $worths->choices($set, $cue->x, $cue->y);
+        $choices = $worths->choices($set, $cue->x, $cue->y, lies: true);
         $found = [];
         foreach ($choices as [$ball, $pocket, $about]) {
             if ($about < self::NEAR * $choices[0][2] || \count($found) >= $most) {

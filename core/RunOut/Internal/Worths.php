@@ -373,16 +373,18 @@ final class Worths
     /**
      * Balls and pockets for a place, the best first, with what they are worth about.
      *
+     * @param bool $lies the cue ball lies there already, whatever zone was pinned
+     *
      * @return list<array{int, Pocket, float}>
      */
-    public function choices(int $set, float $x, float $y): array
+    public function choices(int $set, float $x, float $y, bool $lies = false): array
     {
         [$cell] = $this->tables->grid->cell($x, $y);
         $corners = [$cell, $cell + 1, $cell + Grid::ACROSS + 1, $cell + Grid::ACROSS + 2];
         $found = [];
         foreach ($this->due($set) as $ball) {
             $after = $set & ~(1 << $ball);
-            if (!$this->allowed($after)) {
+            if (!$this->allowed($after) || (!$lies && isset($this->pins->zones[$ball]) && !$this->pins->zones[$ball]->contains($x, $y))) {
                 continue;
             }
             $about = $this->about($set, $ball);

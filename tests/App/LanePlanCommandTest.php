@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/**
+ * lane:plan and lane:season as others call them: a process, JSON on standard output, messages on standard error; no database.
+ */
+final class LanePlanCommandTest extends TestCase
+{
+    private const RACK = '{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[4,2],"1":[6.5,1],"9":[1.3,1.2]}}';
+
+    public function testAPlanIsPrinted(): void
+    {
+        $run = self::lane(['lane:plan', '-', '--budget', '3', '--rng', '4'], self::RACK);
+        self::assertSame(0, $run->getExitCode(), $run->getErrorOutput());
+        $plan = json_decode($run->getOutput(), true, 32, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($plan);
+        self::assertNull($plan['stoppedBecause']);
+        self::assertIsArray($plan['shots']);
+        self::assertCount(2, $plan['shots']);
+        self::assertGreaterThan(0.5, $plan['runOut']);
+        [$first, $last] = $plan['shots'];
+        self::assertIsArray($first);
+        self::assertIsArray($last);
+        foreach (['ball', 'pocket', 'shot', 'pot', 'position', 'zone', 'rest', 'why'] as $key) {
+            self::assertArrayHasKey($key, $first);
+        }
+        self::assertSame('1', $first['ball']);
+        self::assertSame([], $last['zone']);
+        self::assertIsArray($first['zone']);
+        self::assertGreaterThan(2, \count($first['zone']));
+        // What it prints can be played by lane:shot.
+        $shot = self::lane(['lane:shot', '-'], '{"rack":' . self::RACK . ',"shot":' . json_encode($first['shot'], \JSON_THROW_ON_ERROR) . '}');
+        $played = json_decode($shot->getOutput(), true, 32, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($played);
+        self::assertSame([['ball' => '1', 'pocket' => $first['pocket']]], $played['pocketed']);
+    }
+
+    public function testUnusableInputIsRefusedInWords(): void
+    {
+        foreach ([
+            [['lane:plan', '-'], '{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[9,2]}}', 'balls.cue[0]: 9 is outside the table'],
+            [['lane:plan', '/no/such/file'], '', 'there is no such file'],
+            [['lane:plan', '-', '--budget', 'long'], self::RACK, '--budget: long is not a number'],
+            [['lane:season', '--game', 'snooker'], '', '--game: is none of eight-ball, nine-ball'],
+            [['lane:season', '--policy', 'hope'], '', '--policy: is neither plan nor greedy'],
+            [['lane:season', '--racks', '0'], '', '--racks: 0 is not a number from 1'],
+        ] as [$words, $input, $said]) {
+            $run = self::lane($words, $input);
+            self::assertSame(2, $run->getExitCode());
+            self::assertSame('', $run->getOutput());
+            self::assertStringContainsString($said, $run->getErrorOutput());
+        }
+    }
+
+    public function testASeasonIsPrinted(): void
+    {
+        $season = static fn(): mixed => json_decode(self::lane(['lane:season', '--racks', '3', '--policy', 'greedy', '--level', 'professional', '--rng', '9'])->getOutput(), true, 32, \JSON_THROW_ON_ERROR);
+        $one = $season();
+        self::assertIsArray($one);
+        self::assertSame(3, $one['racks']);
+        foreach (['runOuts', 'rate', 'interval', 'predicted'] as $key) {
+            self::assertArrayHasKey($key, $one);
+        }
+        $two = $season();
+        self::assertIsArray($two);
+        unset($one['secondsARack'], $two['secondsARack']);
+        self::assertSame($one, $two);
+    }
+
+    /**
+     * @param list<string> $words
+     */
+    private static function lane(array $words, string $input = ''): Process
+    {
+        $run = new Process([\PHP_BINARY, \dirname(__DIR__, 2) . '/bin/console', ...$words], null, ['DATABASE_URL' => 'mysql://nobody@127.0.0.1:1/none'], $input, 120);
+        $run->run();
+
+        return $run;
+    }
+}

@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\App;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\DriverManager;
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Console\Tester\CommandTester;
+use ZigLane\App\Command\WorkCommand;
+use ZigLane\App\Entity\PlanRecord;
+use ZigLane\App\Plan\PlanDesk;
+use ZigLane\App\Plan\PlanQueue;
+
+final class PlanTest extends AppTestCase
+{
+    private const RACK = ['balls' => ['cue' => [4, 2], '1' => [6.5, 1.0], '9' => [1.3, 1.2]]];
+
+    public function testAPlanIsAskedForWorkedOutAndTakenOver(): void
+    {
+        $id = $this->stored(self::RACK);
+        $this->browser->request('GET', "/racks/$id?plan=0");
+        self::assertStringContainsString('Plan the run-out', (string) $this->browser->getResponse()->getContent());
+        $plan = $this->ask($id);
+        self::assertSame(PlanRecord::QUEUED, $plan->state());
+        self::assertStringContainsString('Waiting for a worker', $this->shown($id, $plan));
+        $this->work();
+        $plan = $this->fresh($plan);
+        self::assertSame(PlanRecord::DONE, $plan->state());
+        $page = $this->shown($id, $plan);
+        self::assertStringContainsString('to run out', $page);
+        self::assertStringContainsString('Settled after', $page);
+        self::assertStringContainsString('2 shots, league player, 9ft', $page);
+        self::assertMatchesRegularExpression('/pot \d+ % pos\. \d+ % so far \d+ %/', $page);
+        self::assertStringContainsString('The 1 → ', $this->shown($id, $plan, 1));
+        $version = $this->open($id)->record->version();
+        $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/take", ['version' => $version]);
+        self::assertSame(303, $this->code());
+        $open = $this->open($id);
+        self::assertCount(2, $open->rack->legs);
+        self::assertSame('take the plan over', $open->undo);
+        $this->browser->request('POST', "/racks/$id/undo", ['version' => $open->record->version()]);
+        self::assertSame([], $this->open($id)->rack->legs);
+    }
+
+    public function testTheSameIsNotPlannedTwice(): void
+    {
+        $id = $this->stored(self::RACK);
+        $one = $this->ask($id);
+        self::assertSame($one->id(), $this->ask($id)->id());
+        // A rack that differs in name only is the same; with a pin it is another plan.
+        $this->edit($id, ['op' => 'rename', 'name' => 'Other']);
+        self::assertSame($one->id(), $this->ask($id)->id());
+        self::assertNotSame($one->id(), $this->ask($id, ['pocket-1' => 'foot-left'])->id());
+        $this->work();
+        self::assertSame($one->id(), $this->ask($id)->id(), 'what is done is shown again');
+        self::assertNotSame($one->id(), $this->ask($id, ['again' => '1'])->id(), 'unless it is asked for anew');
+    }
+
+    public function testAChangedRackIsSaid(): void
+    {
+        $id = $this->stored(self::RACK);
+        $plan = $this->ask($id);
+        $this->work();
+        $this->edit($id, ['op' => 'nudge', 'ball' => '9', 'dx' => '0.125', 'dy' => '0']);
+        self::assertStringContainsString('The rack has changed since this was planned', $this->shown($id, $plan));
+        $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/take", ['version' => $this->open($id)->record->version()]);
+        self::assertSame(409, $this->code());
+        // The plan keeps the player it was made for.
+        $this->edit($id, ['op' => 'equip', 'kind' => 'player', 'profile' => 'professional']);
+        self::assertStringContainsString('league player', $this->shown($id, $plan));
+    }
+
+    public function testAPlanCanBeStoppedBeforeAndWhileItIsMade(): void
+    {
+        $id = $this->stored(self::RACK);
+        $plan = $this->ask($id);
+        $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/stop");
+        self::assertSame(PlanRecord::STOPPED, $this->fresh($plan)->state());
+        self::assertNull(self::service(PlanQueue::class)->take('nobody'));
+        // While it is made: the best so far stays.
+        $plan = $this->ask($id);
+        $queue = self::service(PlanQueue::class);
+        $job = $queue->take('me') ?? self::fail('nothing to do');
+        self::assertTrue($queue->keep($job['id'], 'me', '{"runOut":0.5,"cue":null,"group":null,"shots":[],"says":[],"stoppedBecause":null}', 1.5));
+        $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/stop");
+        self::assertFalse(self::service(PlanQueue::class)->keep($job['id'], 'me', '{"runOut":0.6,"cue":null,"group":null,"shots":[],"says":[],"stoppedBecause":null}', 2.5));
+        self::service(PlanQueue::class)->end($job['id'], 'me');
+        $plan = $this->fresh($plan);
+        self::assertSame(PlanRecord::STOPPED, $plan->state());
+        self::assertStringContainsString('60 % to run out', $this->shown($id, $plan));
+    }
+
+    /** A worker that dies lets go of its plan; one that lives does not; and the plan is not tried for ever. */
+    public function testAPlanWhoseWorkerDiesIsTakenUp(): void
+    {
+        $plan = $this->ask($this->stored(self::RACK));
+        $other = self::another();
+        $first = (new PlanQueue($other))->take('first');
+        self::assertSame($plan->id(), $first['id'] ?? null);
+        $queue = self::service(PlanQueue::class);
+        self::assertNull($queue->take('second'), 'it is at work');
+        $other->close();
+        self::assertSame($plan->id(), self::service(PlanQueue::class)->take('third')['id'] ?? null, 'it is gone');
+        // The first comes back to life: what it finds is no longer wanted.
+        self::assertFalse((new PlanQueue(self::another()))->keep($plan->id(), 'first', '{}', 1.0));
+        self::assertSame(2, $this->fresh($plan)->attempts());
+        for ($n = 3; $n < 10; ++$n) {
+            $connection = self::another();
+            self::service(Connection::class)->close();
+            $job = (new PlanQueue($connection))->take("number $n");
+            $connection->close();
+        }
+        self::assertNull($job ?? null);
+        $plan = $this->fresh($plan);
+        self::assertSame(PlanRecord::FAILED, $plan->state());
+        self::assertStringContainsString('ended its worker several times', (string) $plan->problem());
+    }
+
+    /** Two workers, two plans: each takes one. */
+    public function testTwoPlansAreServedAtOnce(): void
+    {
+        $one = $this->ask($this->stored(self::RACK));
+        $two = $this->ask($this->stored(self::RACK + ['name' => 'Another']));
+        [$a, $b] = [self::another(), self::another()];
+        $taken = [(new PlanQueue($a))->take('a')['id'] ?? 0, (new PlanQueue($b))->take('b')['id'] ?? 0];
+        sort($taken);
+        self::assertSame([$one->id(), $two->id()], $taken);
+    }
+
+    public function testPinsAreReadAndRefusedInWords(): void
+    {
+        $id = $this->stored(self::RACK);
+        $plan = $this->ask($id, ['pocket-1' => 'foot-left', 'zone-9' => '1,1  3,1; 3,3']);
+        $pins = PlanDesk::pinsOf($plan);
+        self::assertSame('foot-left', $pins->pockets[1]->value);
+        self::assertTrue($pins->zones[9]->contains(2.5 * 0.3175, 1.6 * 0.3175));
+        foreach (['zone-1' => '1,1 2,2', 'pocket-1' => 'attic', 'order' => '1 1', 'keep' => '5'] as $field => $value) {
+            $this->browser->request('POST', "/racks/$id/plans", [$field => $value]);
+            self::assertSame(422, $this->code(), $field);
+            self::assertStringContainsString('Pins.', self::plain((string) $this->browser->getResponse()->getContent()));
+        }
+    }
+
+    public function testPlansAreLaidSideBySide(): void
+    {
+        $id = $this->stored(self::RACK);
+        $this->ask($id);
+        $this->ask($id, ['pocket-9' => 'head-right']);
+        $this->work();
+        $this->browser->request('GET', "/racks/$id/plans");
+        $page = self::plain((string) $this->browser->getResponse()->getContent());
+        self::assertStringContainsString('Plans side by side', $page);
+        self::assertStringContainsString('pinned', $page);
+        self::assertStringContainsString('differs', $page);
+        self::assertStringContainsString('9 → head right', $page);
+        self::assertGreaterThan(2, preg_match_all('/out from here \d+ %/', $page));
+    }
+
+    public function testAFreshRackIsBrokenByNumber(): void
+    {
+        foreach ([1, 2] as $_) {
+            $this->browser->request('POST', '/racks/break', ['game' => 'ten-ball', 'number' => '77', 'speed' => '9', 'aside' => '0.5']);
+            self::assertSame(303, $this->code());
+            $ids[] = (int) explode('/', (string) $this->browser->getResponse()->headers->get('Location'))[2];
+        }
+        self::assertEquals($this->open($ids[0])->rack->layout, $this->open($ids[1])->rack->layout);
+        self::assertTrue($this->open($ids[0])->rack->ballInHand);
+        $this->browser->request('POST', '/racks/break', ['game' => 'ten-ball', 'number' => '77', 'speed' => '30']);
+        self::assertSame(422, $this->code());
+        self::assertStringContainsString('The cue speed must be a number from 4 to 12', (string) $this->browser->getResponse()->getContent());
+    }
+
+    /**
+     * @param array<string, string> $form
+     */
+    private function ask(int $id, array $form = []): PlanRecord
+    {
+        $this->browser->request('POST', "/racks/$id/plans", $form);
+        self::assertSame(303, $this->code());
+        preg_match('/plan=(\d+)/', (string) $this->browser->getResponse()->headers->get('Location'), $found);
+
+        return self::service(PlanDesk::class)->find($id, (int) ($found[1] ?? 0)) ?? self::fail('no plan');
+    }
+
+    private function shown(int $id, PlanRecord $plan, int $leg = 0): string
+    {
+        $this->browser->request('GET', "/racks/$id?plan={$plan->id()}&leg=$leg");
+
+        return self::plain((string) $this->browser->getResponse()->getContent());
+    }
+
+    private function fresh(PlanRecord $plan): PlanRecord
+    {
+        $entities = self::service(EntityManagerInterface::class);
+        $entities->clear();
+
+        return $entities->find(PlanRecord::class, $plan->id()) ?? self::fail('the plan is gone');
+    }
+
+    /** Does what a worker would, until nothing is left to do. */
+    private function work(): void
+    {
+        (new CommandTester(self::service(WorkCommand::class)))->execute(['--once' => true]);
+    }
+
+    private static function another(): Connection
+    {
+        return DriverManager::getConnection(self::service(Connection::class)->getParams());
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Browser;
+
+use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\WebDriverKeys;
+
+/**
+ * The run-out planned, read, pinned and taken over at the page, by workers that run beside it.
+ */
+final class RunOutPageTest extends BrowserTestCase
+{
+    /** From a fresh rack to a line of legs, by keyboard where there are keys. */
+    public function testARackIsPlannedAndTakenOver(): void
+    {
+        $this->fresh('nine-ball', '4');
+        self::assertSame('Plan the run-out', $this->text('#plan-run'));
+        $this->keys('g');
+        $this->until(fn(): bool => $this->howMany('#stop-plan') > 0 || $this->howMany('#take-plan') > 0, 'planning');
+        $this->settled();
+        self::assertMatchesRegularExpression('/^(\d+|< 1) %$/', $this->text('#run-out'));
+        self::assertGreaterThan(0, $this->howMany('#says li'));
+        $cards = $this->howMany('#strip .card[class*=lc]');
+        self::assertGreaterThan(4, $cards);
+        self::assertStringContainsString('pot', $this->text('#card-1'));
+        // Any one shot: its zone on the table, tip, speed and reasons beside it.
+        $this->keys(']');
+        $this->until(fn(): bool => $this->howMany('#shot') > 0, 'the first shot');
+        self::assertStringContainsString('lengths', $this->text('#shot'));
+        self::assertStringContainsString('with position', $this->text('#shot'));
+        self::assertSame(1, $this->howMany('.plan-zone .hatched'));
+        $this->assertAccessible('a planned shot');
+        self::assertGreaterThan(0, $this->howMany('#shot .whys li'));
+        $this->keys('k');
+        $this->until(fn(): bool => 0 === $this->howMany('#plan') && $this->howMany('#leg-form') > 0, 'taken over');
+        self::assertSame($cards, $this->howMany('#strip .card[class*=lc]'));
+        self::assertSame('Undo: take the plan over', $this->one('#undo-button')->getAttribute('title'));
+        $this->assertNoComplaints();
+    }
+
+    /** A pocket pinned and a zone drawn with the pointer; the plan goes round them and the two are compared. */
+    public function testPinsAndComparison(): void
+    {
+        $this->fresh('nine-ball', '4');
+        $this->click('#plan-run');
+        $this->settled();
+        $ball = $this->script('return document.querySelectorAll(".pinlist li")[1].querySelector("[data-draw]").dataset.draw');
+        self::assertIsString($ball);
+        $this->click('#pin-box summary');
+        $this->click("[data-draw='$ball']");
+        $table = $this->one('#table');
+        foreach ([[-150, -80], [150, -80], [150, 80], [-150, 80]] as [$x, $y]) {
+            (new WebDriverActions($this->web))->moveToElement($table, $x, $y)->click()->perform();
+        }
+        $this->web->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
+        $this->until(fn(): bool => 4 === preg_match_all('/\d\.\d\d,\d\.\d\d/', $this->value("#pin-zone-$ball")), 'the zone is drawn');
+        $this->click('#plan-run');
+        $this->until(fn(): bool => $this->howMany('#stop-plan') > 0, 'planning again');
+        $this->settled();
+        self::assertStringContainsString('What is pinned', $this->text('#says'));
+        $this->click('#compare-plans');
+        $this->until(fn(): bool => $this->howMany('#plan-table') > 0, 'side by side');
+        self::assertSame(3, $this->howMany('#plan-table thead th'));
+        $this->assertAccessible('plans side by side');
+        $this->assertNoComplaints();
+    }
+
+    /** Stopped on the way, what was found stays; on a phone all of it is reachable with a thumb. */
+    public function testStoppingOnAPhone(): void
+    {
+        $this->screen(390, 844);
+        $this->fresh('nine-ball', '6');
+        $this->click('#plan-run');
+        $this->until(fn(): bool => $this->howMany('#card-1') > 0, 'a first line');
+        $this->click('#stop-plan');
+        $this->settled();
+        self::assertMatchesRegularExpression('/(Stopped|Settled) after/', $this->text('#plan-state'));
+        self::assertGreaterThan(0, $this->howMany('#card-1'));
+        self::assertTrue($this->script('return document.documentElement.scrollWidth <= innerWidth'));
+        foreach (['#take-plan', '#plan-run', '#mode-run', '#card-1'] as $target) {
+            self::assertGreaterThanOrEqual(40, $this->one($target)->getSize()->getHeight(), $target);
+        }
+    }
+
+    private function fresh(string $game, string $number): void
+    {
+        $this->web->get(self::url('/'));
+        $this->script("const f = document.getElementById('fresh-rack'); f.elements.game.value = '$game'; f.elements.number.value = '$number'; f.requestSubmit();");
+        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'a fresh rack');
+    }
+
+    private function settled(): void
+    {
+        $give = microtime(true) + 90;
+        while (microtime(true) < $give && 0 === $this->howMany('#take-plan')) {
+            usleep(200000);
+        }
+        $this->until(fn(): bool => $this->howMany('#take-plan') > 0, 'settled');
+    }
+}
