@@ -28,9 +28,6 @@ final class PlanSearch
     /** A new line no more often than this, ns. */
     private const OFTEN = 1_500_000_000;
 
-    /** Worth of a place, as a share of the best, that the zone of a shot begins at: what counts as position too. */
-    private const ZONE = RunOutlook::POSITION;
-
     private readonly LinePlayer $player;
 
     public function __construct(private readonly Rack $rack, private readonly Pins $pins = new Pins(), private readonly float $budget = self::BUDGET)
@@ -129,7 +126,7 @@ final class PlanSearch
     {
         $first = null;
         foreach ($choice->ways() as $way) {
-            $shot = $this->shot($rack, $way, $settled);
+            $shot = $this->shot($planner, $rack, $way, $settled);
             $after = $this->after($rack, $shot);
             $next = null === $after || $rack->rules()->isOver($after->layout) ? null : $planner->next($after, Effort::quick());
             if (null !== $after && (null !== $next || $rack->rules()->isOver($after->layout))) {
@@ -183,7 +180,7 @@ final class PlanSearch
             : "There is no direct shot on $name: {$from->why}.";
     }
 
-    private function shot(Rack $rack, Choice $choice, bool $settled): PlannedShot
+    private function shot(Planner $planner, Rack $rack, Choice $choice, bool $settled): PlannedShot
     {
         $route = $choice->route;
         $spec = $this->spec($rack, $route);
@@ -199,7 +196,7 @@ final class PlanSearch
             $route->pot,
             $last ? $route->pot : $route->position,
             $route->worth,
-            $last ? new Region([]) : $worths->region($left, self::ZONE * $worths->most($left)),
+            $last ? new Region([]) : $worths->region($left, RunOutlook::POSITION * $planner->leads($rack, $worths, $choice->set, $route->ball, $route->pocket)),
             $route->stop,
             $route->family->words(),
             $settled ? [Reason::of($route)] : [],

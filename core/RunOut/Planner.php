@@ -137,7 +137,8 @@ final class Planner
         if ([] === $strokes) {
             return null;
         }
-        $search = new RouteSearch($rack, $ball, $pocket, new RunOutlook($rack, $worths, $ball, $set & ~(1 << $ball), $effort->refined > 0));
+        $outlook = new RunOutlook($rack, $worths, $ball, $set & ~(1 << $ball), $this->leads($rack, $worths, $set, $ball, $pocket), $effort->refined > 0);
+        $search = new RouteSearch($rack, $ball, $pocket, $outlook);
         $routes = $search->from($strokes, 0, tries: $effort->refined > 0 ? RouteSearch::FEW : $effort->tries);
 
         return [] === $routes ? null : [$routes, $search];
@@ -339,14 +340,29 @@ final class Planner
         return $found;
     }
 
+    /** What a pot leads on to from where the cue ball lies, 0–1. */
+    public function leads(Rack $rack, Worths $worths, int $set, int $ball, Pocket $pocket): float
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+
+        return $worths->leads($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $this->cut($rack, $ball, $pocket), $cue->distanceTo($rack->layout->ball($ball)));
+    }
+
+    private function cut(Rack $rack, int $ball, Pocket $pocket): float
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+        $pot = new PotChance($this->simulator, new Layout([BallId::CUE => $cue, $ball => $rack->layout->ball($ball)]), $ball, $pocket, $rack->player);
+
+        return $pot->cutFrom($cue->x, $cue->y);
+    }
+
     /**
      * @return list<array{float, float, float, 3?: float}>
      */
     private function strokes(Rack $rack, Worths $worths, int $set, int $ball, Pocket $pocket, Effort $effort): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $pot = new PotChance($this->simulator, new Layout([BallId::CUE => $cue, $ball => $rack->layout->ball($ball)]), $ball, $pocket, $rack->player);
-        $cut = $pot->cutFrom($cue->x, $cue->y);
+        $cut = $this->cut($rack, $ball, $pocket);
         $distance = $cue->distanceTo($rack->layout->ball($ball));
         $strokes = \array_slice($worths->strokes($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $cut, $distance), 0, $effort->strokes);
 

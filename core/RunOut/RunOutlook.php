@@ -27,8 +27,8 @@ final class RunOutlook implements Outlook
     /** Those roughly worth less than this share of the best are not. */
     private const NEAR = 0.7;
 
-    /** A place is position from this share of the best worth any place has (our own choice). */
-    public const POSITION = 0.75;
+    /** A place is position from this share on of what the shot leads on to when it is played well (our own choice). */
+    public const POSITION = 0.8;
 
     /** @var array<int, array{float, float, int}> worth, chance and pot at a node */
     private array $nodes = [];
@@ -46,9 +46,10 @@ final class RunOutlook implements Outlook
     /**
      * @param int  $ball  about to be potted
      * @param int  $left  the set after it
+     * @param float $leads what the shot leads on to when it is played well, 0–1
      * @param bool $exact the chance of the next pot worked out exactly; else all comes from Worths
      */
-    public function __construct(Rack $rack, private readonly Worths $worths, int $ball, private readonly int $left, private readonly bool $exact = true)
+    public function __construct(Rack $rack, private readonly Worths $worths, int $ball, private readonly int $left, private readonly float $leads = 1.0, private readonly bool $exact = true)
     {
         $this->simulator = $rack->simulator();
         $this->few = substr_count(decbin($left & ~Worths::BROKEN), '1') <= self::FEW;
@@ -67,7 +68,7 @@ final class RunOutlook implements Outlook
 
     public function level(): float
     {
-        return self::POSITION * $this->worths->most($this->left);
+        return self::POSITION * $this->leads;
     }
 
     public function next(float $x, float $y): ?array

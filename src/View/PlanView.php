@@ -56,11 +56,8 @@ final readonly class PlanView
         $this->says = $plan->says ?? [];
         $this->hinge = $plan?->hinge;
         $shots = [];
-        $sofar = 1.0;
         foreach ($plan->shots ?? [] as $n => $shot) {
             \assert(null !== $plan);
-            $kept = $plan->kept($n + 1);
-            $sofar *= $kept;
             $shots[] = [
                 'number' => $n + 1,
                 'ball' => $shot->ball,
@@ -68,8 +65,8 @@ final readonly class PlanView
                 'pot' => $shot->pot,
                 'position' => $shot->position,
                 'runOut' => $shot->runOut,
-                'kept' => $kept,
-                'sofar' => $sofar,
+                'kept' => $plan->kept($n + 1),
+                'sofar' => $plan->through($n + 1),
                 'route' => $shot->words,
                 'why' => $shot->why,
                 'hinge' => $n + 1 === $plan->hinge,

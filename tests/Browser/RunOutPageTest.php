@@ -21,7 +21,7 @@ final class RunOutPageTest extends BrowserTestCase
         $this->until(fn(): bool => $this->howMany('#stop-plan') > 0 || $this->howMany('#take-plan') > 0, 'planning');
         $this->settled();
         self::assertMatchesRegularExpression('/^(\d+|< 1) %$/', $this->text('#run-out'));
-        self::assertGreaterThan(0, $this->howMany('#says li'));
+        $this->until(fn(): bool => $this->howMany('#says li') > 0, 'what it turns on');
         $cards = $this->howMany('#strip .card[class*=lc]');
         self::assertGreaterThan(4, $cards);
         self::assertStringContainsString('pot', $this->text('#card-1'));

@@ -39,10 +39,15 @@ final class PlanSearchTest extends TestCase
             self::assertEqualsWithDelta($plan->runOut, $plan->shots[0]->runOut, 1e-12);
         }
         $last = $plans[\count($plans) - 1];
-        // What is kept shot by shot multiplies up to the whole, as far as nothing is kept twice.
+        // What is kept shot by shot multiplies up to about the whole.
+        self::assertEqualsWithDelta($last->runOut, $last->through(3), 0.05);
+        foreach ([1, 2, 3] as $n) {
+            self::assertLessThanOrEqual(1.0, $last->kept($n));
+        }
         self::assertGreaterThan(0.5, $last->runOut);
         foreach ($last->shots as $n => $shot) {
             self::assertGreaterThanOrEqual($shot->position, $shot->pot + 1e-9);
+            self::assertGreaterThan(0.3, $shot->position);
             self::assertSame($n === 2, $shot->zone->isEmpty());
         }
         self::assertNotSame([], $last->shots[0]->why);
