@@ -6,10 +6,16 @@ namespace ZigLane\Core\Bench;
 
 use ZigLane\Core\Aim\AimRefused;
 use ZigLane\Core\Aim\AimSolver;
+use ZigLane\Core\Break\FreshRack;
+use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\ZoneFinder;
 use ZigLane\Core\Route\RouteSearch;
+use ZigLane\Core\RunOut\PlanSearch;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Simulator;
 
@@ -116,6 +122,63 @@ final readonly class Bench
         sort($shots);
 
         return ['first' => $first[self::RACKS], 'settled' => $settled[self::RACKS], 'shots' => $shots[self::RACKS]];
+    }
+
+    /**
+     * Whole plans of nine-ball racks as a break leaves them, the ball in hand: medians, and the most memory.
+     *
+     * @return array{first: float, settled: float, memory: float} s to the first complete line and to the settled one; MB
+     */
+    public function plans(int $racks = 5): array
+    {
+        $first = $settled = [];
+        for ($n = 0; $n <= $racks; ++$n) {
+            $rack = FreshRack::broken(GameName::NineBall, 500 + $n, Player::of(Level::League))->rack->withBallInHand(true);
+            [$one, $all] = self::plan($rack);
+            // The first one warms up.
+            if ($n > 0) {
+                $first[] = $one;
+                $settled[] = $all;
+            }
+        }
+        sort($first);
+        sort($settled);
+
+        return ['first' => $first[intdiv($racks, 2)], 'settled' => $settled[intdiv($racks, 2)], 'memory' => memory_get_peak_usage() / 1e6];
+    }
+
+    /**
+     * How planning grows with the balls: straight pool, balls anywhere, the cue ball as it lies.
+     *
+     * @return list<array{balls: int, first: float, settled: float, runOut: float}> s
+     */
+    public function planCurve(): array
+    {
+        $rows = [];
+        foreach ([2, 3, 4, 6, 8, 10, 12, 15] as $balls) {
+            [$rack] = $this->workload->racks(1, $balls);
+            $rack = new Rack('bench', GameName::StraightPool, $rack->table, $rack->layout, ballInHand: true);
+            [$first, $settled, $runOut] = self::plan($rack);
+            $rows[] = ['balls' => $balls, 'first' => round($first, 2), 'settled' => round($settled, 2), 'runOut' => round($runOut, 3)];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @return array{float, float, float} s to the first and the last plan, and its chance
+     */
+    private static function plan(Rack $rack): array
+    {
+        $began = hrtime(true);
+        $first = null;
+        $runOut = 0.0;
+        foreach ((new PlanSearch($rack))->plans() as $plan) {
+            $first ??= (hrtime(true) - $began) / 1e9;
+            $runOut = $plan->runOut;
+        }
+
+        return [(float) $first, (hrtime(true) - $began) / 1e9, $runOut];
     }
 
     /**

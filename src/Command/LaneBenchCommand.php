@@ -15,11 +15,12 @@ use ZigLane\Core\Bench\Bench;
 /**
  * How fast the core is on this machine; needs no database.
  */
-#[AsCommand('lane:bench', 'Measures the simulator and the aim solver on a fixed workload')]
+#[AsCommand('lane:bench', 'Measures the simulator, the searches and the planner on a fixed workload')]
 final class LaneBenchCommand extends Command
 {
     protected function configure(): void
     {
+        $this->addOption('plans', null, InputOption::VALUE_NONE, 'also how planning grows with the balls');
         $this->addOption('curve', null, InputOption::VALUE_NONE, 'also how the cost of a shot grows with balls and speed');
     }
 
@@ -36,6 +37,11 @@ final class LaneBenchCommand extends Command
         ];
         $routes = $bench->routes();
         $answer += ['firstRoutesMs' => round($routes['first']), 'settledRoutesMs' => round($routes['settled']), 'routeShots' => $routes['shots']];
+        $plans = $bench->plans();
+        $answer += ['firstPlanSeconds' => round($plans['first'], 2), 'settledPlanSeconds' => round($plans['settled'], 1), 'memoryMb' => round($plans['memory'])];
+        if (true === $input->getOption('plans')) {
+            $answer['plans'] = $bench->planCurve();
+        }
         if (true === $input->getOption('curve')) {
             $answer['curve'] = $bench->curve();
         }

@@ -56,7 +56,7 @@ final class LaneSeasonCommand extends Command
             $tally->add($played);
             Say::errors($output)->writeln(\sprintf('%d: %s, predicted %.3f; %d of %d run out, predicted %.3f, %.0f s', $tally->racks, $played->ranOut ? 'out' : "shot $played->shots", $played->predicted, $tally->runOuts, $tally->racks, $tally->predicted(), microtime(true) - $began), OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE);
         }
-        Say::json($output, $tally->describe() + ['secondsARack' => round((microtime(true) - $began) / $racks, 2)]);
+        Say::json($output, ['game' => $game->value, 'level' => $level->value, 'policy' => $input->getOption('policy'), 'rng' => $seed] + $tally->describe() + ['secondsARack' => round((microtime(true) - $began) / $racks, 2)]);
 
         return Command::SUCCESS;
     }

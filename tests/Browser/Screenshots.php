@@ -41,6 +41,7 @@ final class Screenshots extends BrowserTestCase
             $this->until(fn(): bool => $this->howMany('#zone .hatched') > 0 && str_contains($this->text('#from'), '%'), $name);
             $this->web->takeScreenshot("$folder/$name.png");
         }
+        $this->runOut($rack, $folder);
         $this->routes($cluster, $folder);
         $this->measure();
         $this->web->takeScreenshot("$folder/measure.png");
@@ -81,6 +82,38 @@ final class Screenshots extends BrowserTestCase
         $this->web->get($rack);
         $this->click('#undo-button');
         $this->until(fn(): bool => 0 === $this->howMany('#card-1'), 'undone');
+    }
+
+    /** Plans a rack, once more with a pocket pinned, and looks at both. */
+    private function runOut(string $rack, string $folder): void
+    {
+        $this->screen(1280, 800);
+        foreach (['', 'foot-right'] as $pinned) {
+            $this->web->get("$rack?plan=0");
+            if ('' !== $pinned) {
+                $this->script("document.getElementById('pin-pocket-6').value = '$pinned'");
+            }
+            $this->click('#plan-run');
+            $this->until(fn(): bool => $this->howMany('#stop-plan') > 0, 'planning');
+            for ($n = 0; $n < 400 && 0 === $this->howMany('#take-plan'); ++$n) {
+                usleep(250000);
+            }
+            $this->until(fn(): bool => $this->howMany('#says li') > 0, 'settled');
+            if ('' === $pinned) {
+                $this->web->takeScreenshot("$folder/run-out.png");
+                $this->click('#card-3');
+                $this->until(fn(): bool => $this->howMany('#shot') > 0, 'one shot');
+                $this->web->takeScreenshot("$folder/run-out-shot.png");
+                $this->screen(390, 844);
+                $this->web->get("$rack?plan=0");
+                $this->until(fn(): bool => $this->howMany('#says li') > 0, 'on a phone');
+                $this->web->takeScreenshot("$folder/phone-run-out.png");
+                $this->screen(1280, 800);
+            }
+        }
+        $this->click('#compare-plans');
+        $this->until(fn(): bool => $this->howMany('#plan-table') > 0, 'side by side');
+        $this->web->takeScreenshot("$folder/plans.png");
     }
 
     private function demo(string $name): string
