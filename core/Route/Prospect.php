@@ -22,8 +22,8 @@ use ZigLane\Core\Table\Point;
  */
 final class Prospect implements Outlook
 {
-    /** Distance of the nodes, m; for a first look only every other one is asked. */
-    private const NODE = 0.05;
+    /** For a first look only every other node is asked. */
+    private const COARSE = 2;
 
     /** Pockets asked for each next ball; of next balls, where there is a choice, the nearest so many. */
     private const POCKETS = 3;
@@ -32,10 +32,9 @@ final class Prospect implements Outlook
     /** What a chance is worth from an angle that does not lead on. */
     private const ASTRAY = 0.6;
 
-    /** @var array<int, array{float, float, int}> chance, worth and pot at a node */
-    private array $nodes = [];
+    private Nodes $nodes;
 
-    /** @var array<int, list<array{int, float}>> pots and their chances at a node, each better than those before it */
+    /** @var array<string, list<array{int, float}>> pots and their chances at a place, each better than those before it */
     private array $chances = [];
 
     private bool $looksOn = false;
@@ -47,7 +46,10 @@ final class Prospect implements Outlook
      * @param list<PotChance> $pots of what may come next
      * @param float           $level chance that counts as position
      */
-    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, private readonly float $level) {}
+    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, private readonly float $level)
+    {
+        $this->nodes = new Nodes($after->simulator()->geometry, $this->asked(...), self::COARSE);
+    }
 
     /** @param int $ball about to be potted */
     public static function after(Rack $rack, int $ball, float $level = Defaults::ZONE_CHANCE): self
@@ -75,8 +77,11 @@ final class Prospect implements Outlook
     /** From now on angles count that do not lead on. */
     public function lookOn(): void
     {
+        if ($this->looksOn) {
+            return;
+        }
         $this->looksOn = true;
-        $this->nodes = [];
+        $this->nodes = new Nodes($this->after->simulator()->geometry, $this->asked(...));
     }
 
     public function level(): float
@@ -93,13 +98,13 @@ final class Prospect implements Outlook
     /** Best chance on what comes next from a place (m), 0–1; 1 when nothing needs to come. */
     public function chance(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->between($x, $y, 0);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 1);
     }
 
     /** The same, less where it does not lead on. */
     public function worth(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->between($x, $y, 1);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 0);
     }
 
     /**
@@ -109,9 +114,9 @@ final class Prospect implements Outlook
      */
     public function next(float $x, float $y): ?array
     {
-        $node = [] === $this->pots ? null : $this->node((int) round($x / self::NODE), (int) round($y / self::NODE));
+        $node = [] === $this->pots ? null : $this->nodes->near($x, $y);
 
-        return null === $node || $node[0] <= 0.0 ? null : [$this->pots[$node[2]]->ball, $this->pots[$node[2]]->pocket];
+        return null === $node || $node[1] <= 0.0 ? null : [$this->pots[$node[2]]->ball, $this->pots[$node[2]]->pocket];
     }
 
     private function over(): bool
@@ -119,43 +124,16 @@ final class Prospect implements Outlook
         return $this->after->rules()->isOver($this->after->layout) || [] === $this->after->layout->objectBalls();
     }
 
-    private function between(float $x, float $y, int $which): float
-    {
-        $step = $this->looksOn ? 1 : 2;
-        $u = $x / (self::NODE * $step);
-        $v = $y / (self::NODE * $step);
-        $i = (int) floor($u);
-        $j = (int) floor($v);
-        $s = $u - $i;
-        $t = $v - $j;
-        $i *= $step;
-        $j *= $step;
-
-        return (1 - $s) * ((1 - $t) * $this->node($i, $j)[$which] + $t * $this->node($i, $j + $step)[$which])
-            + $s * ((1 - $t) * $this->node($i + $step, $j)[$which] + $t * $this->node($i + $step, $j + $step)[$which]);
-    }
-
     /**
      * @return array{float, float, int}
      */
-    private function node(int $i, int $j): array
+    private function asked(Point $place): array
     {
-        return $this->nodes[$i * 1024 + $j] ??= $this->asked($i, $j);
-    }
-
-    /**
-     * @return array{float, float, int}
-     */
-    private function asked(int $i, int $j): array
-    {
-        // A node outside counts as the nearest place that a ball can lie at.
-        $g = $this->after->simulator()->geometry;
-        $place = new Point(max($g->reach, min($g->length - $g->reach, $i * self::NODE)), max($g->reach, min($g->width - $g->reach, $j * self::NODE)));
         $best = [0.0, 0.0, 0];
-        foreach ($this->chances[$i * 1024 + $j] ??= $this->chancesAt($place) as [$n, $chance]) {
+        foreach ($this->chances["$place->x $place->y"] ??= $this->chancesAt($place) as [$n, $chance]) {
             $worth = $chance * ($this->leadsOn($n, $place) ? 1.0 : self::ASTRAY);
-            if ($worth > $best[1]) {
-                $best = [$chance, $worth, $n];
+            if ($worth > $best[0]) {
+                $best = [$worth, $chance, $n];
             }
         }
 

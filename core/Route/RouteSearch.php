@@ -70,8 +70,9 @@ final class RouteSearch
 
     private const ROUNDS = 3;
 
-    /** Behind the best by so much in worth, an idea is refined in one round. */
-    private const FAR_BEHIND = 0.12;
+    /** Behind the best by so much in worth, an idea is refined in one round, or in two. */
+    private const FAR_BEHIND = 0.08;
+    private const BEHIND_THE_BEST = 0.03;
 
     /** Steps of the refinement: speed, tip side, tip height, part of the pocket. */
     private const STEPS = [
@@ -134,7 +135,7 @@ final class RouteSearch
         foreach (\array_slice($rough, 0, self::REFINED) as $n => [$candidate]) {
             // What is far behind needs no last touch.
             $behind = ($settled[0][1] ?? 0.0) - $rough[$n][1];
-            $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : self::ROUNDS);
+            $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : ($behind > self::BEHIND_THE_BEST ? 2 : self::ROUNDS));
             yield $this->kept($this->ranked([...$settled, ...\array_slice($rough, $n + 1)]), self::FEW);
         }
         $settled = $this->ranked($settled);

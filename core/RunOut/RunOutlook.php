@@ -6,6 +6,7 @@ namespace ZigLane\Core\RunOut;
 
 use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Route\Nodes;
 use ZigLane\Core\Route\Outlook;
 use ZigLane\Core\RunOut\Internal\Worths;
 use ZigLane\Core\Simulation\Simulator;
@@ -19,8 +20,6 @@ use ZigLane\Core\Table\Point;
  */
 final class RunOutlook implements Outlook
 {
-    private const NODE = 0.05;
-
     /** Balls and pockets asked exactly for one node. */
     private const ASKED = 2;
 
@@ -30,8 +29,7 @@ final class RunOutlook implements Outlook
     /** A place is position from this share on of what the shot leads on to when it is played well (our own choice). */
     public const POSITION = 0.8;
 
-    /** @var array<int, array{float, float, int}> worth, chance and pot at a node */
-    private array $nodes = [];
+    private readonly Nodes $nodes;
 
     /** @var array<int, PotChance> by ball · 8 + pocket */
     private array $pots = [];
@@ -53,6 +51,7 @@ final class RunOutlook implements Outlook
     {
         $this->simulator = $rack->simulator();
         $this->few = substr_count(decbin($left & ~Worths::BROKEN), '1') <= self::FEW;
+        $this->nodes = new Nodes($this->simulator->geometry, $this->asked(...));
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
 
@@ -73,7 +72,7 @@ final class RunOutlook implements Outlook
 
     public function next(float $x, float $y): ?array
     {
-        $node = $this->worths->over($this->left) ? null : $this->node((int) round($x / self::NODE), (int) round($y / self::NODE));
+        $node = $this->worths->over($this->left) ? null : $this->nodes->near($x, $y);
 
         return null === $node || $node[0] <= 0.0 ? null : [$node[2] >> 3, Pocket::at($node[2] & 7)];
     }
@@ -101,34 +100,17 @@ final class RunOutlook implements Outlook
         if (!$this->exact) {
             return $this->worths->at($this->left, $x, $y);
         }
-        $u = $x / self::NODE;
-        $v = $y / self::NODE;
-        $i = (int) floor($u);
-        $j = (int) floor($v);
-        $s = $u - $i;
-        $t = $v - $j;
 
-        return (1 - $s) * ((1 - $t) * $this->node($i, $j)[$which] + $t * $this->node($i, $j + 1)[$which])
-            + $s * ((1 - $t) * $this->node($i + 1, $j)[$which] + $t * $this->node($i + 1, $j + 1)[$which]);
+        return $this->nodes->between($x, $y, $which);
     }
 
     /**
      * @return array{float, float, int}
      */
-    private function node(int $i, int $j): array
+    private function asked(Point $place): array
     {
-        return $this->nodes[$i * 1024 + $j] ??= $this->asked($i, $j);
-    }
-
-    /**
-     * @return array{float, float, int}
-     */
-    private function asked(int $i, int $j): array
-    {
-        // A node outside counts as the nearest place that a ball can lie at.
-        $g = $this->simulator->geometry;
-        $x = max($g->reach, min($g->length - $g->reach, $i * self::NODE));
-        $y = max($g->reach, min($g->width - $g->reach, $j * self::NODE));
+        $x = $place->x;
+        $y = $place->y;
         $best = [0.0, 0.0, 0];
         $choices = \array_slice($this->worths->choices($this->left, $x, $y), 0, self::ASKED);
         foreach ($choices as [$ball, $pocket, $about]) {
@@ -142,7 +124,7 @@ final class RunOutlook implements Outlook
                 continue;
             }
             $at = $this->after->layout->ball($ball);
-            $worth = $read->chance * $this->worths->leads($this->left, $ball, $pocket, $this->worths->grid()->node($x, $y), $read->cut, (new Point($x, $y))->distanceTo($at));
+            $worth = $read->chance * $this->worths->leads($this->left, $ball, $pocket, $this->worths->grid()->node($x, $y), $read->cut, $place->distanceTo($at));
             if ($worth > $best[0]) {
                 $best = [$worth, $read->chance, $name];
             }
