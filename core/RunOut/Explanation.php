@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\Core\RunOut;
 
 use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Game\Group;
+use ZigLane\Core\Plan\LinePlayer;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Order;
@@ -50,6 +52,7 @@ final readonly class Explanation
                 ...$this->group($plan),
                 ...$this->order($start, $worths, $set, $plan),
                 ...$this->far($plan, $start),
+                ...$this->breakShot($plan),
                 ...self::other($plan, $first, $others),
                 ...$this->skill($start, $worths, $set, $first->runOut),
                 ...$this->pinned($start, $worths, $set, $first->runOut),
@@ -143,6 +146,26 @@ final readonly class Explanation
         }
 
         return [];
+    }
+
+    /**
+     * Straight pool goes on: the break shot from where the last shot leaves the cue ball.
+     *
+     * @return list<string>
+     */
+    private function breakShot(Plan $plan): array
+    {
+        if (GameName::StraightPool !== $this->rack->game || null !== $plan->stopped) {
+            return [];
+        }
+        $line = $plan->line();
+        $legs = LinePlayer::for($line)->play($line);
+        $end = [] === $legs ? null : $legs[\count($legs) - 1]->after();
+        if (null === $end || !$end->has(BallId::CUE) || 1 !== \count($end->objectBalls())) {
+            return [];
+        }
+
+        return [BreakShot::of($line->withLayout($end))?->words() ?? \sprintf('From there the %d is no break ball: nothing that pots it opens the rack.', $end->objectBalls()[0])];
     }
 
     /**
