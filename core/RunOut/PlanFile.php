@@ -52,7 +52,7 @@ final class PlanFile
                 'rest' => self::diamonds($shot->rest, $size),
                 'route' => $shot->words,
                 'why' => [...$shot->why, ...$shot->ideas],
-            ] + ($n + 1 === $plan->hinge ? ['hinge' => true] : []);
+            ] + ($n + 1 === $plan->hinge ? ['hinge' => true] : []) + ($shot->settled ? [] : ['rough' => true]);
         }
         $cue = $plan->rack->layout->has(BallId::CUE) ? self::diamonds($plan->rack->layout->ball(BallId::CUE), $size, self::EXACT) : null;
 
@@ -109,7 +109,7 @@ final class PlanFile
                 $text('route'),
                 array_values(array_filter(\is_array($row->why ?? null) ? $row->why : [], is_string(...))),
                 [],
-                true,
+                true !== ($row->rough ?? null),
             );
             $hinge = true === ($row->hinge ?? null) ? $n + 1 : $hinge;
         }

@@ -24,7 +24,7 @@ final readonly class PlanView
     /** The rack with the plan's shots as its legs; null before there is any. */
     public ?Rack $line;
 
-    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, kept: float, sofar: float, route: string, why: list<string>, hinge: bool, zone: string}> */
+    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, kept: float, sofar: float, route: string, why: list<string>, rough: bool, hinge: bool, zone: string}> */
     public array $shots;
 
     /** @var list<string> */
@@ -69,6 +69,7 @@ final readonly class PlanView
                 'sofar' => $plan->through($n + 1),
                 'route' => $shot->words,
                 'why' => $shot->why,
+                'rough' => !$shot->settled,
                 'hinge' => $n + 1 === $plan->hinge,
                 'zone' => ZoneDrawing::path($shot->zone),
             ];

@@ -36,6 +36,7 @@ final class PlanSearchTest extends TestCase
             self::assertNull($plan->stopped);
             self::assertHolds($plan);
             self::assertSame($n === \count($plans) - 1, $plan->settled);
+            self::assertSame(0 === $n ? 0 : 1, \count(array_filter(\array_slice($plan->shots, 0, 1), static fn(PlannedShot $s): bool => $s->settled)));
             self::assertEqualsWithDelta($plan->runOut, $plan->shots[0]->runOut, 1e-12);
         }
         $last = $plans[\count($plans) - 1];
