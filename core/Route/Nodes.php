@@ -20,16 +20,14 @@ final class Nodes
     /** @var array<int, array{float, float, int}> worth, chance and pot */
     private array $nodes = [];
 
-    /**
-     * @param \Closure(Point): array{float, float, int} $asked worth, chance and pot of a place
-     * @param int                                       $step  only every so manieth node is used
-     */
-    public function __construct(private readonly TableGeometry $geometry, private readonly \Closure $asked, private readonly int $step = 1) {}
+    /** @param int $step only every so manieth node is used */
+    public function __construct(private readonly TableGeometry $geometry, private readonly int $step = 1) {}
 
     /**
-     * @param int $which 0 for the worth, 1 for the chance
+     * @param int    $which 0 for the worth, 1 for the chance
+     * @param Places $of    not kept: whoever is asked keeps this, and a circle of the two would live on until it is swept up
      */
-    public function between(float $x, float $y, int $which): float
+    public function between(float $x, float $y, int $which, Places $of): float
     {
         $u = $x / (self::DISTANCE * $this->step);
         $v = $y / (self::DISTANCE * $this->step);
@@ -38,8 +36,8 @@ final class Nodes
         $s = $u - $i;
         $t = $v - $j;
 
-        return (1 - $s) * ((1 - $t) * $this->node($i, $j)[$which] + $t * $this->node($i, $j + 1)[$which])
-            + $s * ((1 - $t) * $this->node($i + 1, $j)[$which] + $t * $this->node($i + 1, $j + 1)[$which]);
+        return (1 - $s) * ((1 - $t) * $this->node($i, $j, $of)[$which] + $t * $this->node($i, $j + 1, $of)[$which])
+            + $s * ((1 - $t) * $this->node($i + 1, $j, $of)[$which] + $t * $this->node($i + 1, $j + 1, $of)[$which]);
     }
 
     /**
@@ -47,28 +45,28 @@ final class Nodes
      *
      * @return array{float, float, int}
      */
-    public function near(float $x, float $y): array
+    public function near(float $x, float $y, Places $of): array
     {
-        return $this->node((int) round($x / (self::DISTANCE * $this->step)), (int) round($y / (self::DISTANCE * $this->step)));
+        return $this->node((int) round($x / (self::DISTANCE * $this->step)), (int) round($y / (self::DISTANCE * $this->step)), $of);
     }
 
     /**
      * @return array{float, float, int}
      */
-    private function node(int $i, int $j): array
+    private function node(int $i, int $j, Places $of): array
     {
-        return $this->nodes[$i * 1024 + $j] ??= $this->worked($i, $j);
+        return $this->nodes[$i * 1024 + $j] ??= $this->worked($i, $j, $of);
     }
 
     /**
      * @return array{float, float, int}
      */
-    private function worked(int $i, int $j): array
+    private function worked(int $i, int $j, Places $of): array
     {
         // A node outside counts as the nearest place that a ball can lie at.
         $g = $this->geometry;
         $far = self::DISTANCE * $this->step;
 
-        return ($this->asked)(new Point(max($g->reach, min($g->length - $g->reach, $i * $far)), max($g->reach, min($g->width - $g->reach, $j * $far))));
+        return $of->asked(new Point(max($g->reach, min($g->length - $g->reach, $i * $far)), max($g->reach, min($g->width - $g->reach, $j * $far))));
     }
 }

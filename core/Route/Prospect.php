@@ -20,7 +20,7 @@ use ZigLane\Core\Table\Point;
  * What the cue ball is left with wherever it comes to lie after a pot: the best chance on what may be shot next, and whether
  * that leads on. Worked out at the nodes of a grid as they are asked for, and interpolated between them.
  */
-final class Prospect implements Outlook
+final class Prospect implements Outlook, Places
 {
     /** For a first look only every other node is asked. */
     private const COARSE = 2;
@@ -48,7 +48,7 @@ final class Prospect implements Outlook
      */
     private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, private readonly float $level)
     {
-        $this->nodes = new Nodes($after->simulator()->geometry, $this->asked(...), self::COARSE);
+        $this->nodes = new Nodes($after->simulator()->geometry, self::COARSE);
     }
 
     /** @param int $ball about to be potted */
@@ -81,7 +81,7 @@ final class Prospect implements Outlook
             return;
         }
         $this->looksOn = true;
-        $this->nodes = new Nodes($this->after->simulator()->geometry, $this->asked(...));
+        $this->nodes = new Nodes($this->after->simulator()->geometry);
     }
 
     public function level(): float
@@ -98,13 +98,13 @@ final class Prospect implements Outlook
     /** Best chance on what comes next from a place (m), 0–1; 1 when nothing needs to come. */
     public function chance(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 1);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 1, $this);
     }
 
     /** The same, less where it does not lead on. */
     public function worth(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 0);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 0, $this);
     }
 
     /**
@@ -114,7 +114,7 @@ final class Prospect implements Outlook
      */
     public function next(float $x, float $y): ?array
     {
-        $node = [] === $this->pots ? null : $this->nodes->near($x, $y);
+        $node = [] === $this->pots ? null : $this->nodes->near($x, $y, $this);
 
         return null === $node || $node[1] <= 0.0 ? null : [$this->pots[$node[2]]->ball, $this->pots[$node[2]]->pocket];
     }
@@ -124,10 +124,7 @@ final class Prospect implements Outlook
         return $this->after->rules()->isOver($this->after->layout) || [] === $this->after->layout->objectBalls();
     }
 
-    /**
-     * @return array{float, float, int}
-     */
-    private function asked(Point $place): array
+    public function asked(Point $place): array
     {
         $best = [0.0, 0.0, 0];
         foreach ($this->chances["$place->x $place->y"] ??= $this->chancesAt($place) as [$n, $chance]) {

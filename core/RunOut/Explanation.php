@@ -95,11 +95,11 @@ final readonly class Explanation
         $own = Order::own($start->rules(), $start->layout);
         $turn = array_flip(array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots));
         foreach ($own as $ball) {
-            if (!$worths->liesBadly($set, $ball)) {
+            if (!$worths->pots->liesBadly($set, $ball)) {
                 continue;
             }
             foreach ($own as $other) {
-                if ($other !== $ball && !$worths->liesBadly($set & ~(1 << $other), $ball) && $worths->room($set & ~(1 << $other), $ball) > self::FREED * $worths->room($set, $ball)) {
+                if ($other !== $ball && !$worths->pots->liesBadly($set & ~(1 << $other), $ball) && $worths->pots->room($set & ~(1 << $other), $ball) > self::FREED * $worths->pots->room($set, $ball)) {
                     $says[] = isset($turn[$ball], $turn[$other]) && $turn[$other] > $turn[$ball]
                         ? \sprintf('The %d is in the way of the %d and comes after it.', $other, $ball)
                         : \sprintf('The %d must go before the %d: it is in its way.', $other, $ball);
@@ -107,7 +107,7 @@ final readonly class Explanation
                 }
             }
         }
-        $cluster = Idea::members($worths->cluster & $set);
+        $cluster = Idea::members($worths->pots->cluster & $set);
         if ([] !== $cluster) {
             $breaks = null;
             foreach ($plan->shots as $n => $shot) {

@@ -73,15 +73,15 @@ final class Idea
         if ([] === $moved) {
             return null;
         }
-        $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->worths->cluster >> $b & 1)));
+        $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->worths->pots->cluster >> $b & 1)));
         if ([] === $cluster) {
-            $badly = array_values(array_filter($moved, static fn(int $b): bool => $choice->worths->liesBadly($choice->left(), $b)));
+            $badly = array_values(array_filter($moved, static fn(int $b): bool => $choice->worths->pots->liesBadly($choice->left(), $b)));
 
             return [] === $badly
                 ? \sprintf('Runs into the %s on the way.', self::balls($moved))
                 : \sprintf('Bumps the %s to where it goes: as it lies, it does not from much of the table.', self::balls($badly));
         }
-        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(self::members($choice->worths->cluster)));
+        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(self::members($choice->worths->pots->cluster)));
         $insurance = self::insurance($rack, $choice, $moved);
 
         return $say . (null === $insurance ? '' : " The $insurance is the insurance ball: it goes wherever the cue ball stops.");
@@ -98,7 +98,7 @@ final class Idea
         $most = 1;
         $then = $rack->layout->without($choice->route->ball);
         foreach ($choice->worths->due($choice->left()) as $ball) {
-            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->worths->cluster >> $ball & 1) ? 0 : \count(Openings::goingOf($rack->simulator(), $then, $ball));
+            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->worths->pots->cluster >> $ball & 1) ? 0 : \count(Openings::goingOf($rack->simulator(), $then, $ball));
             if ($ways > $most) {
                 $most = $ways;
                 $best = $ball;

@@ -44,12 +44,12 @@ final class Orders
             $order = [];
             $at = $layout->balls[BallId::CUE] ?? $layout->ball($own[0]);
             while ([] !== $left) {
-                $stuck = array_filter($left, static fn(int $b): bool => !$worths->goes($set, $b));
+                $stuck = array_filter($left, static fn(int $b): bool => !$worths->pots->goes($set, $b));
                 $best = 0;
                 $most = -INF;
                 foreach ($left as $ball) {
-                    $room = $worths->room($set, $ball);
-                    $frees = \count(array_filter($stuck, static fn(int $s): bool => $s !== $ball && $worths->goes($set & ~(1 << $ball), $s)));
+                    $room = $worths->pots->room($set, $ball);
+                    $frees = \count(array_filter($stuck, static fn(int $s): bool => $s !== $ball && $worths->pots->goes($set & ~(1 << $ball), $s)));
                     $like = $weights[0] / (1 + 30 * $room) + $weights[1] * $frees - $weights[2] * $at->distanceTo($layout->ball($ball)) + $random->between(0.0, 0.4);
                     $like -= $room < self::GOES ? 50.0 : 0.0;
                     $like -= \in_array($ball, $keep, true) ? 100.0 * (1 + (int) array_search($ball, $keep, true)) : 0.0;

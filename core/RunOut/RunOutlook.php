@@ -8,6 +8,7 @@ use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Route\Nodes;
 use ZigLane\Core\Route\Outlook;
+use ZigLane\Core\Route\Places;
 use ZigLane\Core\RunOut\Internal\Worths;
 use ZigLane\Core\Simulation\Simulator;
 use ZigLane\Core\Table\Pocket;
@@ -18,7 +19,7 @@ use ZigLane\Core\Table\Point;
  * to, the best over the balls and pockets that Worths finds promising there. Worked out at the nodes of a 5 cm grid as they
  * are asked for, and interpolated.
  */
-final class RunOutlook implements Outlook
+final class RunOutlook implements Outlook, Places
 {
     /** Balls and pockets asked exactly for one node. */
     private const ASKED = 2;
@@ -51,7 +52,7 @@ final class RunOutlook implements Outlook
     {
         $this->simulator = $rack->simulator();
         $this->few = substr_count(decbin($left & ~Worths::BROKEN), '1') <= self::FEW;
-        $this->nodes = new Nodes($this->simulator->geometry, $this->asked(...));
+        $this->nodes = new Nodes($this->simulator->geometry);
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
 
@@ -72,7 +73,7 @@ final class RunOutlook implements Outlook
 
     public function next(float $x, float $y): ?array
     {
-        $node = $this->worths->over($this->left) ? null : $this->nodes->near($x, $y);
+        $node = $this->worths->over($this->left) ? null : $this->nodes->near($x, $y, $this);
 
         return null === $node || $node[0] <= 0.0 ? null : [$node[2] >> 3, Pocket::at($node[2] & 7)];
     }
@@ -80,7 +81,7 @@ final class RunOutlook implements Outlook
     public function disturbed(array $moved, float $x, float $y): float
     {
         if ($this->few) {
-            return $this->worths->moved($this->left, $moved, $x, $y);
+            return $this->worths->moved->worth($this->worths, $this->left, $moved, $x, $y);
         }
         $met = 0;
         foreach ($moved as $ball => $place) {
@@ -101,13 +102,10 @@ final class RunOutlook implements Outlook
             return $this->worths->at($this->left, $x, $y);
         }
 
-        return $this->nodes->between($x, $y, $which);
+        return $this->nodes->between($x, $y, $which, $this);
     }
 
-    /**
-     * @return array{float, float, int}
-     */
-    private function asked(Point $place): array
+    public function asked(Point $place): array
     {
         $x = $place->x;
         $y = $place->y;

@@ -4,20 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut\Internal;
 
-use ZigLane\Core\Aim\PocketWindow;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Random\Normal;
 use ZigLane\Core\Reading\Internal\Contour;
-use ZigLane\Core\Reading\Order;
-use ZigLane\Core\Reading\Racking;
 use ZigLane\Core\Reading\Region;
 use ZigLane\Core\RunOut\Pins;
 use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Table\Angle;
 use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
 
 /**
  * The worth of the cue ball's places: the chance to run out from there under best play, for every set of balls that may be
@@ -35,13 +29,6 @@ use ZigLane\Core\Table\Point;
  */
 final class Worths
 {
-    /** Pockets counted on for each ball; for a first look, and where there are other balls to choose. */
-    private const POCKETS = 3;
-    private const FEWER = 2;
-
-    /** A pocket with less than this share of the best one's room is not. */
-    private const LEAST_ROOM = 0.08;
-
     /**
      * What running into a ball leaves: of the mean worth of all places, and of the worth of the cue ball's own place had nothing
      * been moved. Fitted to tables planned anew after 319 such shots in three games, see docs/planning.md.
@@ -57,28 +44,6 @@ final class Worths
      * left at its mean (our own choice): without it nothing before would be worth more than anything else.
      */
     private const LUCK = 0.2;
-
-    /** Balls with less room than this between them lie in a cluster, m. */
-    private const NEIGHBOUR = 0.04;
-
-    /** With moved balls: errors are this much larger than those of the direction alone; thinner cuts are no shots, rad. */
-    private const LARGER = 1.15;
-    private const THINNEST = 1.31;
-
-    /**
-     * Straight pool: what the place for the break shot counts for beside the rack itself; cuts of a break shot, rad; how the cue
-     * ball leaves it, rad from the ball's way, and how far the rack may be, m (our own choice).
-     */
-    private const BREAK = 0.1;
-    private const BREAK_CUT = [0.25, 0.95];
-    private const LEAVES = 1.35;
-    private const REACHES = 0.9;
-
-    /** A ball with less room than this (see room()) beside a near neighbour is shut in. */
-    private const SHUT = 0.02;
-
-    /** A ball with less room than this lies badly. */
-    private const BADLY = 0.06;
 
     /** Strokes that run into a ball which are tried. */
     private const CONTACTS = 8;
@@ -106,9 +71,8 @@ final class Worths
 
     private readonly Game $game;
     private readonly Layout $layout;
-
-    /** @var array<int, list<array{Pocket, Carry, Field, list<int>}>> by ball */
-    private array $pots = [];
+    public readonly Pots $pots;
+    public readonly MovedBalls $moved;
 
     /** @var array<int, list<int>> by set */
     private array $due = [];
@@ -131,9 +95,6 @@ final class Worths
     /** @var list<float> weights of neighbouring speeds */
     private readonly array $mix;
 
-    /** Balls that only a broken cluster lets go, and those they touch; one bit each. */
-    public readonly int $cluster;
-
     /** @var array<int, true>|null sets that may be gone through; null for all */
     private ?array $lattice = null;
 
@@ -144,13 +105,14 @@ final class Worths
     {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
+        $this->pots = new Pots($rack, $tables, $fine, $pins);
+        $this->moved = new MovedBalls($rack, $tables);
         // Neighbouring speeds as the hand mixes them.
         $sigma = max($rack->player->speed, 0.02);
         $reach = (int) max(1, ceil(2.2 * $sigma / log(Rungs::RUNG)));
         $mix = array_map(static fn(int $k): float => exp(-0.5 * ($k * log(Rungs::RUNG) / $sigma) ** 2), range(-$reach, $reach));
         $sum = array_sum($mix);
         $this->mix = array_map(static fn(float $w): float => $w / $sum, $mix);
-        $this->cluster = $this->clusters();
     }
 
     public function grid(): Grid
@@ -249,113 +211,11 @@ final class Worths
         }
         $mean = $this->mean($set);
         $plain = self::OF_MEAN * $mean + self::OF_PLACE * ($place ?? $mean);
-        if (0 !== ($met & $this->cluster) && 0 === ($set & self::BROKEN)) {
+        if (0 !== ($met & $this->pots->cluster) && 0 === ($set & self::BROKEN)) {
             return max($plain, self::OPENS * $this->mean($set | self::BROKEN));
         }
 
         return $plain;
-    }
-
-    /**
-     * What is left of a few balls of which some have been moved, by plain geometry: the mouth as seen from where the ball now
-     * lies, the ghost balls of its edges, the error of the cue's direction between them.
-     *
-     * @param array<int, array{float, float}|null> $moved where they lie now, m; null for one that fell
-     * @param float                                $x     cue ball, m
-     * @param float                                $y     m
-     */
-    public function moved(int $set, array $moved, float $x, float $y): float
-    {
-        foreach ($moved as $ball => $place) {
-            $set &= null === $place ? ~(1 << $ball) : ~0;
-        }
-        if ($this->over($set)) {
-            return 1.0;
-        }
-        $g = $this->tables->simulator->geometry;
-        $diameter = 2 * $this->tables->simulator->ball->radius;
-        $sigma = $this->rack->player->aim * self::LARGER;
-        $places = [];
-        foreach ($this->layout->objectBalls() as $ball) {
-            if (0 !== ($set >> $ball & 1)) {
-                $places[$ball] = isset($moved[$ball]) ? new Point(...$moved[$ball]) : $this->layout->ball($ball);
-            }
-        }
-        $best = 0.0;
-        foreach ($this->due($set) as $ball) {
-            $at = $places[$ball];
-            foreach (Pocket::cases() as $pocket) {
-                [$low, $high] = PocketWindow::openMouth($g->pocket($pocket), $at, $g->reach);
-                if ($high <= $low) {
-                    continue;
-                }
-                $ax = $at->x - $diameter * cos($low) - $x;
-                $ay = $at->y - $diameter * sin($low) - $y;
-                $bx = $at->x - $diameter * cos($high) - $x;
-                $by = $at->y - $diameter * sin($high) - $y;
-                $cut = Angle::wrap(($low + $high) / 2 - atan2($ay + $by, $ax + $bx));
-                if (abs($cut) > self::THINNEST || !$this->clear($places, $ball, $x, $y, ($ax + $bx) / 2, ($ay + $by) / 2) || !$this->clear($places, $ball, $at->x, $at->y, $g->pocket($pocket)->mouthMiddle()->x - $at->x, $g->pocket($pocket)->mouthMiddle()->y - $at->y)) {
-                    continue;
-                }
-                $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
-                $best = max($best, (2 * Normal::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo($this->mean($set & ~(1 << $ball)), $this->most($set & ~(1 << $ball))));
-            }
-        }
-
-        return $best;
-    }
-
-    /** What a pot leads on to about, when all that is known is how good places are in general. */
-    private static function onTo(float $mean, float $most): float
-    {
-        return ($mean + $most) / 2;
-    }
-
-    /**
-     * @param array<int, Point> $places
-     */
-    private function clear(array $places, int $ball, float $x, float $y, float $dx, float $dy): bool
-    {
-        $long = max($dx * $dx + $dy * $dy, 1e-9);
-        $least = (2 * $this->tables->simulator->ball->radius) ** 2;
-        foreach ($places as $id => $p) {
-            $at = max(0.0, min(1.0, (($p->x - $x) * $dx + ($p->y - $y) * $dy) / $long));
-            if ($id !== $ball && ($p->x - $x - $at * $dx) ** 2 + ($p->y - $y - $at * $dy) ** 2 < $least) {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
-    /**
-     * The end of a rack of straight pool: the rack counts, and a little more where the cue ball then lies for the break shot.
-     *
-     * @return array<int, float> by node
-     */
-    private function breakPlaces(int $set): array
-    {
-        $worth = array_fill(0, Grid::NODES, 1.0 - self::BREAK);
-        foreach ($this->layout->objectBalls() as $ball) {
-            if (0 === ($set >> $ball & 1) || Racking::inside($this->tables->simulator, $this->layout->ball($ball))) {
-                continue;
-            }
-            foreach ($this->pots($ball) as [$pocket, $carry, $field]) {
-                [$soft] = $field->chances(0);
-                foreach ($field->nodes as $n => $node) {
-                    $cut = deg2rad(($field->cut[$n] + $field->part[$n]) * Rungs::CUT_STEP - Rungs::WIDEST);
-                    if (abs($cut) > self::BREAK_CUT[0] && abs($cut) < self::BREAK_CUT[1]) {
-                        // The cue ball leaves along the tangent, on the side it came from.
-                        $ghost = $carry->from->toward($carry->toward, -2 * $this->tables->simulator->ball->radius);
-                        if (Racking::meets($this->tables->simulator, $ghost, $carry->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES, self::REACHES)) {
-                            $worth[$node] = max($worth[$node], 1.0 - self::BREAK * (1.0 - $soft[$n]));
-                        }
-                    }
-                }
-            }
-        }
-
-        return $worth;
     }
 
     /** Mean worth of all places. */
@@ -397,8 +257,8 @@ final class Worths
             if (!$this->allowed($after) || (!$lies && isset($this->pins->zones[$ball]) && !$this->pins->zones[$ball]->contains($x, $y))) {
                 continue;
             }
-            $about = $this->about($set, $ball);
-            foreach ($this->pots($ball) as [$pocket, , $field]) {
+            $about = $this->pots->about($set, $ball);
+            foreach ($this->pots->of($ball) as [$pocket, , $field]) {
                 $onward = $this->onward($after, $ball, $pocket);
                 $chances = $field->chances($about);
                 $most = 0.0;
@@ -438,10 +298,10 @@ final class Worths
 
         $onward = $this->onward($after, $ball, $pocket);
         $easy = self::between($onward, 0, Rungs::distance($distance), $lower, $step - $lower);
-        foreach ($this->pots($ball) as [$where, , $field]) {
+        foreach ($this->pots->of($ball) as [$where, , $field]) {
             $n = $where === $pocket ? $field->place[$node] ?? -1 : -1;
             if ($n >= 0) {
-                [$soft, $firm, $hard] = $field->chances($this->about($set, $ball));
+                [$soft, $firm, $hard] = $field->chances($this->pots->about($set, $ball));
                 if ($soft[$n] > 0.01) {
                     $easy = max(
                         $easy,
@@ -468,7 +328,7 @@ final class Worths
     {
         $after = $set & ~(1 << $ball);
         $pot = null;
-        foreach ($this->pots($ball) as $one) {
+        foreach ($this->pots->of($ball) as $one) {
             $pot = $one[0] === $pocket ? $one : $pot;
         }
         if (null === $pot) {
@@ -476,7 +336,7 @@ final class Worths
         }
         $step = max(0.0, min(Rungs::CUTS - 1.0, (rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP));
         $n = $pot[2]->place[$node] ?? -1;
-        $chances = $pot[2]->chances($this->about($set, $ball));
+        $chances = $pot[2]->chances($this->pots->about($set, $ball));
         $along = cos($cut) * (1 + $this->tables->simulator->ball->restitution) / 2;
         $found = [];
         foreach (Rungs::ROLLS as $r => $roll) {
@@ -512,14 +372,6 @@ final class Worths
         }
 
         return $kept;
-    }
-
-    /** The balls that can hinder one of a set: those of a broken cluster do not hinder each other any more. */
-    private function about(int $set, int $ball): int
-    {
-        $broken = 0 !== ($set & self::BROKEN) && 0 !== ($this->cluster >> $ball & 1);
-
-        return $set & ~(self::BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
     }
 
     /**
@@ -560,12 +412,12 @@ final class Worths
     public function contacts(int $set, int $ball, Pocket $pocket, float $cut, float $distance): array
     {
         $after = $set & ~(1 << $ball);
-        $wanted = 0 === ($set & self::BROKEN) ? $this->cluster & $after : 0;
+        $wanted = 0 === ($set & self::BROKEN) ? $this->pots->cluster & $after : 0;
         foreach (self::many($after) <= 2 ? $this->due($after) : [] as $next) {
-            $wanted |= $this->liesBadly($after, $next) ? 1 << $next : 0;
+            $wanted |= $this->pots->liesBadly($after, $next) ? 1 << $next : 0;
         }
         $found = [];
-        foreach (0 === $wanted ? [] : $this->pots($ball) as [$where, $carry, , $touched]) {
+        foreach (0 === $wanted ? [] : $this->pots->of($ball) as [$where, $carry, , $touched]) {
             if ($where !== $pocket) {
                 continue;
             }
@@ -588,35 +440,6 @@ final class Worths
         $step = max(1, intdiv(\count($found), self::CONTACTS));
 
         return array_values(array_filter($found, static fn(int $n): bool => 0 === $n % $step && $n < $step * self::CONTACTS, \ARRAY_FILTER_USE_KEY));
-    }
-
-    public function liesBadly(int $set, int $ball): bool
-    {
-        return $this->room($set, $ball) < self::BADLY;
-    }
-
-    /** From how much of the table a ball can be potted with the others of a set on it: chances summed over places, as a share. */
-    public function room(int $set, int $ball): float
-    {
-        $about = $this->about($set, $ball);
-        $sum = 0.0;
-        foreach ($this->pots($ball) as [, , $field]) {
-            $sum += $field->room($about);
-        }
-
-        return $sum / Grid::NODES;
-    }
-
-    /** Whether a ball goes somewhere with the others of a set on the table. */
-    public function goes(int $set, int $ball): bool
-    {
-        foreach ($this->pots($ball) as [, , $field]) {
-            if ($field->goes($set & ~(self::BROKEN | 1 << $ball))) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /**
@@ -654,7 +477,7 @@ final class Worths
     private function work(int $set): void
     {
         if ($this->over($set)) {
-            $this->worth[$set] = GameName::StraightPool === $this->game->name() ? $this->breakPlaces($set) : [];
+            $this->worth[$set] = GameName::StraightPool === $this->game->name() ? BreakPlaces::worth($this->tables, $this->pots, $this->layout, $set) : [];
 
             return;
         }
@@ -665,9 +488,9 @@ final class Worths
             if (!$this->allowed($after)) {
                 continue;
             }
-            $about = $this->about($set, $ball);
+            $about = $this->pots->about($set, $ball);
             $zone = $this->zone($ball);
-            foreach ($this->pots($ball) as [$pocket, , $field]) {
+            foreach ($this->pots->of($ball) as [$pocket, , $field]) {
                 [$soft, $firm, $hard] = $field->chances($about);
                 $onward = $this->onward($after, $ball, $pocket);
                 $blocked = $field->blocked;
@@ -727,7 +550,7 @@ final class Worths
         $push = (1 + $this->tables->simulator->ball->restitution) / 2;
         $sides = $this->fine ? \count(Rungs::SIDES) : 1;
         $step = $this->fine && self::many($after) < self::FAR_OFF ? 1 : Carry::COARSE;
-        foreach ($this->pots($ball) as $pot) {
+        foreach ($this->pots->of($ball) as $pot) {
             if ($pot[0] !== $pocket) {
                 continue;
             }
@@ -862,78 +685,5 @@ final class Worths
         }
 
         return $mixed;
-    }
-
-    /**
-     * @return list<array{Pocket, Carry, Field, list<int>}>
-     */
-    private function pots(int $ball): array
-    {
-        if (!isset($this->pots[$ball])) {
-            $this->pots[$ball] = [];
-            $fields = [];
-            $remaining = $this->remaining($ball);
-            foreach (isset($this->pins->pockets[$ball]) ? [$this->pins->pockets[$ball]] : Pocket::cases() as $pocket) {
-                $field = new Field($this->tables, $this->layout, $ball, $pocket, $this->rack->player);
-                if ([] !== $field->nodes) {
-                    $fields[] = [$field->room($remaining), $pocket, $field];
-                }
-            }
-            if ([] === array_filter($fields, static fn(array $f): bool => $f[0] > 0.0)) {
-                // Others will always be in its way: what it could do without them.
-                $fields = array_map(static fn(array $f): array => [$f[2]->room(0), $f[1], $f[2]], $fields);
-            }
-            usort($fields, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
-            foreach (\array_slice($fields, 0, $this->fine && Order::isFixed($this->game) ? self::POCKETS : self::FEWER) as [$room, $pocket, $field]) {
-                if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
-                    $carry = $this->tables->carry($this->layout, $ball, $pocket, $this->fine);
-                    $this->pots[$ball][] = [$pocket, $carry, $field, $carry->touched($this->layout, $ball)];
-                }
-            }
-        }
-
-        return $this->pots[$ball];
-    }
-
-    /** Balls that will still be there when a ball's turn comes, whatever the player does. */
-    private function remaining(int $ball): int
-    {
-        $set = self::set($this->layout);
-        if (Order::isFixed($this->game)) {
-            return $set & ~((1 << $ball + 1) - 1);
-        }
-        foreach (Order::own($this->game, $this->layout) as $own) {
-            $set &= ~(1 << $own);
-        }
-
-        return $set;
-    }
-
-    /** Balls that will go nowhere unless something is moved, and what keeps them in. */
-    private function clusters(): int
-    {
-        $near = 2 * $this->tables->simulator->ball->radius + self::NEIGHBOUR;
-        $set = self::set($this->layout);
-        $cluster = 0;
-        foreach (Order::own($this->game, $this->layout) as $ball) {
-            $neighbours = $lane = 0;
-            foreach ($this->layout->objectBalls() as $other) {
-                if ($other !== $ball && $this->layout->ball($ball)->distanceTo($this->layout->ball($other)) < $near) {
-                    $neighbours |= 1 << $other;
-                }
-            }
-            $remaining = $this->remaining($ball);
-            $now = $later = 0.0;
-            foreach ($this->pots($ball) as [, , $field]) {
-                $now += $field->room($set & ~(1 << $ball)) / Grid::NODES;
-                $later += $field->room($remaining) / Grid::NODES;
-                $lane |= $field->lane;
-            }
-            if (0.0 === $later || ($now < self::SHUT && 0 !== $neighbours)) {
-                $cluster |= 1 << $ball | $neighbours | (0.0 === $later ? $lane & $remaining : 0);
-            }
-        }
-
-        return $cluster;
     }
 }

@@ -29,7 +29,7 @@ final class PlanSearchTest extends TestCase
     /** First a whole line, then better ones; each goes to the end, and played as written it holds. */
     public function testLinesComeWholeAndHold(): void
     {
-        $plans = iterator_to_array((new PlanSearch(Read::rack(self::THREE)))->plans(), false);
+        $plans = iterator_to_array((new PlanSearch(Read::rack(self::THREE), budget: 100.0))->plans(), false);
         self::assertGreaterThan(1, \count($plans));
         foreach ($plans as $n => $plan) {
             self::assertSame([1, 2, 9], self::order($plan), "plan $n");
@@ -91,7 +91,7 @@ final class PlanSearchTest extends TestCase
 
     public function testAPinnedPocketIsUsedAndPaidFor(): void
     {
-        $free = (new PlanSearch(Read::rack(self::THREE)))->plan();
+        $free = (new PlanSearch(Read::rack(self::THREE), budget: 100.0))->plan();
         $other = Pocket::HeadRight === $free->shots[1]->pocket ? Pocket::SideRight : Pocket::HeadRight;
         $pinned = (new PlanSearch(Read::rack(self::THREE), new Pins(pockets: [2 => $other])))->plan();
         self::assertSame($other, $pinned->shots[1]->pocket);
