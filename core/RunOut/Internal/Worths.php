@@ -55,13 +55,10 @@ final class Worths
 
     /**
      * What a shot leads on to beside what the tables say. In straight pool they go through few of the orders, and there is more
-     * than they see; in eight-ball the other group's balls move about and they see too little of it. And the looser a player's
-     * speed control, the more is won by strokes that forgive it, of which the tables know few. Fitted to seasons with rng 1 (81
-     * racks of nine-ball, 60 of eight-ball, 14 of straight pool, all at league level; docs/planning.md), held against rng 2.
+     * than they see; in eight-ball the other group's balls move about and they see too little of it. Fitted to seasons of 60 and
+     * 14 racks at league level, rng 1, and held against rng 2 (docs/planning.md).
      */
-    private const GAIN = ['nine-ball' => 1.0, 'ten-ball' => 1.0, 'eight-ball' => 0.947, 'straight-pool' => 1.036];
-    private const LOOSE = 0.35;
-    private const TIGHT = 0.06;
+    private const GAIN = ['nine-ball' => 1.0, 'ten-ball' => 1.0, 'eight-ball' => 0.96, 'straight-pool' => 1.05];
 
     /** With so many balls left beside the last, every second cut will do. */
     private const FAR_OFF = 5;
@@ -576,7 +573,7 @@ final class Worths
             }
         }
 
-        $gain = self::GAIN[$this->game->name()->value] * (1.0 + self::LOOSE * max(0.0, $this->rack->player->speed - self::TIGHT));
+        $gain = self::GAIN[$this->game->name()->value];
         $best = 1 === $step ? $best : self::filled($best);
 
         return $this->onward[$after][$name] = 1.0 === $gain ? $best : array_map(static fn(float $worth): float => min(1.0, $gain * $worth), $best);
