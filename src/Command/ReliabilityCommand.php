@@ -28,12 +28,11 @@ final class ReliabilityCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $lines = ['as predicted' => [[0.0, 0.0], [1.0, 1.0]]];
-        $files = $input->getArgument('files');
         try {
-            foreach (\is_array($files) ? $files : [] as $file) {
-                $season = JsonFile::read(\is_string($file) ? $file : '', self::LARGEST);
+            foreach ($input->getArgument('files') as $file) {
+                $season = JsonFile::read($file, self::LARGEST);
                 if (!$season instanceof \stdClass || !\is_array($season->reliability ?? null) || !\is_string($season->game ?? null) || !\is_string($season->level ?? null)) {
-                    throw new InvalidInput('', (\is_string($file) ? $file : '') . ': is no season');
+                    throw new InvalidInput('', "$file: is no season");
                 }
                 $points = [];
                 foreach ($season->reliability as $bin) {
