@@ -38,12 +38,12 @@ final readonly class Effort
     /** For the later shots of a plan: they will be planned anew when their turn comes. */
     public static function later(): self
     {
-        return new self(true, 2, 10, 1, 2, 400, 6);
+        return new self(true, 2, 10, 1, 2, 400, 3);
     }
 
     /** For the shot that is played next. */
     public static function settled(): self
     {
-        return new self(true, 3, 14, 2, 3, 400, 6);
+        return new self(true, 3, 14, 2, 3, 400, 3);
     }
 }
