@@ -24,7 +24,7 @@ final readonly class PlanView
     /** The rack with the plan's shots as its legs; null before there is any. */
     public ?Rack $line;
 
-    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, kept: float, sofar: float, route: string, why: list<string>, rough: bool, hinge: bool, zone: string}> */
+    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, sofar: float, route: string, why: list<string>, rough: bool, hinge: bool, zone: string}> */
     public array $shots;
 
     /** @var list<string> */
@@ -65,7 +65,6 @@ final readonly class PlanView
                 'pot' => $shot->pot,
                 'position' => $shot->position,
                 'runOut' => $shot->runOut,
-                'kept' => $plan->kept($n + 1),
                 'sofar' => $plan->through($n + 1),
                 'route' => $shot->words,
                 'why' => $shot->why,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\RunOut\Internal;
 
+use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\Internal\Kernel;
 use ZigLane\Core\Simulation\Internal\KernelState;
 use ZigLane\Core\Simulation\Layout;
@@ -76,7 +77,7 @@ final class Carry
         $this->from = $layout->ball($ball);
         $mouth = $simulator->geometry->pocket($pocket)->mouthMiddle();
         $this->toward = $this->from->angleTo($mouth);
-        $need = sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * 9.80665 * $this->from->distanceTo($mouth)) * 1.4;
+        $need = sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $this->from->distanceTo($mouth)) * 1.4;
         $push = (1 + $simulator->ball->restitution) / 2;
         for ($c = 0; $c < Rungs::CUTS; ++$c) {
             $cut = deg2rad($c * Rungs::CUT_STEP - Rungs::WIDEST);
