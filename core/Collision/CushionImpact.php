@@ -29,6 +29,9 @@ final class CushionImpact
     /** How much finer the steps are while a slip is nearly nil. */
     private const FINER = 5;
 
+    /** A slip this much smaller (squared) than where the finer steps begin has ended. */
+    private const ENDED = 1e-6;
+
     /** A ball leaves a cushion at least this fast, m/s: see BallBall::LEAST_PARTING. */
     public const LEAST_PARTING = 2e-4;
 
@@ -67,6 +70,7 @@ final class CushionImpact
         }
         $long = $vy / ($c * $steps);
         $close = 4.0 * $long * $long;
+        $ended = self::ENDED * $close;
         $work = 0.0;
         $goal = INF; // work still to be given back; INF while compressing
         $cx = $cy = 0.0; // friction on the cloth, per unit of impulse
@@ -82,7 +86,10 @@ final class CushionImpact
             $nt = $rwx - $vy * $s;
             $ux = $vx - $rwy;
             $uy = $vy + $rwx;
-            $fine = $nx * $nx + $nt * $nt < $close || $ux * $ux + $uy * $uy < 2.5 * $close;
+            // A slip that has ended is smooth again: what holds it is worked out, not stepped to.
+            $nose = $nx * $nx + $nt * $nt;
+            $cloth = $ux * $ux + $uy * $uy;
+            $fine = ($nose < $close && $nose > $ended) || ($cloth < $close && $cloth > $ended);
             $h = $fine ? $long / self::FINER : $long;
             // Friction of 1/(3.5 h) per unit of slip would end the slip within one step (a surface gains 7/2 of the
             // impulse per mass), more would turn it round: near the end the ball sticks. Half as much again still

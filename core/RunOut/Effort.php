@@ -18,32 +18,33 @@ final readonly class Effort
      * @param int  $refined choices whose strokes are refined
      * @param int  $rounds  of the refinement
      * @param int  $tries   that the chances rest on
-     * @param int  $orders  gone through where there are too many
+     * @param int  $sets    of so many balls all orders are gone through
+     * @param int  $orders  gone through where there are more
      */
-    public function __construct(public bool $fine, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $orders) {}
+    public function __construct(public bool $fine, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $sets = 8, public int $orders = 24) {}
 
     /** A first line of shots: about a tenth of a second a shot. */
     public static function quick(): self
     {
-        return new self(false, 1, 6, 0, 0, 24, 6);
+        return new self(false, 1, 6, 0, 0, 24, sets: 7, orders: 10);
     }
 
     /** What a season can afford: one to two seconds a shot. */
     public static function season(GameName $game): self
     {
         // In any order there is so much to choose from that a coarser look at it does.
-        return GameName::NineBall === $game || GameName::TenBall === $game ? new self(true, 3, 10, 1, 2, 96, 0) : new self(false, 3, 10, 1, 2, 96, 4);
+        return GameName::NineBall === $game || GameName::TenBall === $game ? new self(true, 3, 10, 1, 2, 96) : new self(false, 3, 10, 1, 2, 96);
     }
 
     /** For the later shots of a plan: they will be planned anew when their turn comes. */
     public static function later(): self
     {
-        return new self(true, 2, 10, 1, 2, 400, 3);
+        return new self(true, 2, 10, 1, 2, 400);
     }
 
     /** For the shot that is played next. */
     public static function settled(): self
     {
-        return new self(true, 3, 14, 2, 3, 400, 3);
+        return new self(true, 3, 14, 2, 3, 400);
     }
 }

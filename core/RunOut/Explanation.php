@@ -54,8 +54,8 @@ final readonly class Explanation
                 ...$this->far($plan, $start),
                 ...$this->breakShot($plan),
                 ...self::other($plan, $first, $others),
-                ...$this->skill($start, $worths, $set, $first->runOut),
-                ...$this->pinned($start, $worths, $set, $first->runOut),
+                ...$this->skill($start, $set, $first->runOut),
+                ...$this->pinned($start, $set, $first->runOut),
             ];
         }
         if (null !== $hinge) {
@@ -192,10 +192,10 @@ final readonly class Explanation
      *
      * @return list<string>
      */
-    private function skill(Rack $start, Worths $worths, int $set, float $runOut): array
+    private function skill(Rack $start, int $set, float $runOut): array
     {
         $cue = $start->layout->ball(BallId::CUE);
-        $now = $worths->at($set, $cue->x, $cue->y);
+        $now = $this->planner->roughly($start)->at($set, $cue->x, $cue->y);
         if ($now < 0.005) {
             return [];
         }
@@ -206,7 +206,7 @@ final readonly class Explanation
             'speed control' => new Player($p->level, $p->aim, $p->speed * $less, $p->tip, $p->hand, $p->reach, $p->name),
             'aim' => $p->withAim($p->aim * $less),
         ] as $skill => $better) {
-            $then = $this->planner->worthsFor($start->withPlayer($better))->at($set, $cue->x, $cue->y);
+            $then = $this->planner->roughly($start->withPlayer($better))->at($set, $cue->x, $cue->y);
             $more = min(1.0, $runOut * $then / $now) - $runOut;
             if ($more >= 0.005) {
                 $says[] = \sprintf('%.0f %% better %s: +%.0f points.', 100 * self::BETTER, $skill, 100 * $more);
@@ -219,14 +219,14 @@ final readonly class Explanation
     /**
      * @return list<string>
      */
-    private function pinned(Rack $start, Worths $worths, int $set, float $runOut): array
+    private function pinned(Rack $start, int $set, float $runOut): array
     {
         if ($this->pins->isEmpty()) {
             return [];
         }
         $cue = $start->layout->ball(BallId::CUE);
-        $now = max($worths->at($set, $cue->x, $cue->y), 1e-3);
-        $free = $this->planner->worthsFor($start, new Pins())->at($set, $cue->x, $cue->y);
+        $now = max($this->planner->roughly($start)->at($set, $cue->x, $cue->y), 1e-3);
+        $free = $this->planner->roughly($start, new Pins())->at($set, $cue->x, $cue->y);
         $cost = min(1.0, $runOut * $free / $now) - $runOut;
 
         return [$cost < 0.005 ? 'What is pinned costs nothing to speak of.' : \sprintf('What is pinned costs about %.0f points.', 100 * $cost)];

@@ -27,14 +27,15 @@ final class Orders
     private function __construct() {}
 
     /**
+     * @param list<list<int>> $last balls to keep for the end, the last first, as last() finds them
+     *
      * @return list<list<int>> balls, the first to be potted first
      */
-    public static function likely(Simulator $simulator, Rack $rack, Worths $worths, int $count): array
+    public static function likely(Rack $rack, Worths $worths, int $count, array $last): array
     {
         $layout = $rack->layout;
         $own = Order::own($rack->rules(), $layout);
         $random = new Generator(array_sum($own) + \count($own));
-        $last = self::last($simulator, $rack);
         $orders = [];
         for ($n = 0; $n < $count; ++$n) {
             $weights = [$random->between(-0.3, 1.2), $random->between(0.2, 1.0), $random->between(0.1, 1.0)];
@@ -79,7 +80,7 @@ final class Orders
      *
      * @return list<list<int>>
      */
-    private static function last(Simulator $simulator, Rack $rack): array
+    public static function last(Simulator $simulator, Rack $rack): array
     {
         if (GameName::StraightPool !== $rack->game) {
             return [];

@@ -10,6 +10,7 @@ use ZigLane\Core\Plan\LinePlayer;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Reading\FromHere;
+use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Reading\Region;
 use ZigLane\Core\Route\Reason;
 use ZigLane\Core\Route\Route;
@@ -22,17 +23,30 @@ use ZigLane\Core\Speed\Speed;
  */
 final class PlanSearch
 {
-    /** Seconds that are enough for any rack. */
-    public const BUDGET = 15.0;
+    /** Seconds to think where the order is fixed, and where it is free. */
+    private const FIXED = 15.0;
+    private const FREE = 25.0;
+
+    /** Share of them for the search; the rest is for what the plan says. */
+    private const SEARCHED = 0.8;
 
     /** A new line no more often than this, ns. */
     private const OFTEN = 1_500_000_000;
 
     private readonly LinePlayer $player;
+    private readonly float $budget;
 
-    public function __construct(private readonly Rack $rack, private readonly Pins $pins = new Pins(), private readonly float $budget = self::BUDGET)
+    /** @param float|null $budget seconds to think; budget() when null */
+    public function __construct(private readonly Rack $rack, private readonly Pins $pins = new Pins(), ?float $budget = null)
     {
         $this->player = LinePlayer::for($rack);
+        $this->budget = $budget ?? self::budget($rack);
+    }
+
+    /** Seconds that are enough for a rack. */
+    public static function budget(Rack $rack): float
+    {
+        return Order::isFixed($rack->rules()) ? self::FIXED : self::FREE;
     }
 
     /**
@@ -40,7 +54,7 @@ final class PlanSearch
      */
     public function plans(): \Generator
     {
-        $end = hrtime(true) + (int) ($this->budget * 1e9);
+        $end = hrtime(true) + (int) (self::SEARCHED * $this->budget * 1e9);
         [$start, $shots, $stopped] = $this->kept();
         if (null !== $stopped) {
             yield new Plan($this->rack, $shots, 0.0, $stopped, settled: true);
@@ -59,11 +73,11 @@ final class PlanSearch
         $next = 0;
         while (null !== $choice) {
             // The rest roughly, so that there is a whole line to look at.
-            [$shot, $after, $rest] = $this->step($planner, $laid, $choice, true);
+            [$shot, $after, $rest] = $this->step($planner, $quick, $laid, $choice, true);
             $shots[] = $shot;
             $settled = null === $after || null === $rest || hrtime(true) > $end;
             if ($settled || hrtime(true) > $next) {
-                $plan = $this->line($planner, $after ?? $laid, $rest, $shots, $from);
+                $plan = $this->line($quick, $after ?? $laid, $rest, $shots, $from);
                 // A line that breaks off on the way is no better to look at than a whole one.
                 if ($settled || null === $plan->stopped || null !== $best->stopped) {
                     $best = $plan;
@@ -120,15 +134,18 @@ final class PlanSearch
     /**
      * One shot of the line: the first way to play it that leaves a table to go on from.
      *
+     * @param Planner $planner that made the choice
+     * @param Planner $quick   for a rough look at what comes then
+     *
      * @return array{PlannedShot, Rack|null, Choice|null} the rack after it, and what comes then, roughly; no choice when over
      */
-    private function step(Planner $planner, Rack $rack, Choice $choice, bool $settled): array
+    private function step(Planner $planner, Planner $quick, Rack $rack, Choice $choice, bool $settled): array
     {
         $first = null;
         foreach ($choice->ways() as $way) {
             $shot = $this->shot($planner, $rack, $way, $settled);
             $after = $this->after($rack, $shot);
-            $next = null === $after || $rack->rules()->isOver($after->layout) ? null : $planner->next($after, Effort::quick());
+            $next = null === $after || $rack->rules()->isOver($after->layout) ? null : $quick->next($after);
             if (null !== $after && (null !== $next || $rack->rules()->isOver($after->layout))) {
                 return [$shot, $after, $next];
             }
@@ -144,10 +161,10 @@ final class PlanSearch
      * @param list<PlannedShot> $shots before it
      * @param Rack              $began as the plan's first shot finds it
      */
-    private function line(Planner $planner, Rack $rack, ?Choice $choice, array $shots, Rack $began): Plan
+    private function line(Planner $quick, Rack $rack, ?Choice $choice, array $shots, Rack $began): Plan
     {
         while (null !== $choice) {
-            [$shot, $after, $choice] = $this->step($planner, $rack, $choice, false);
+            [$shot, $after, $choice] = $this->step($quick, $quick, $rack, $choice, false);
             $shots[] = $shot;
             $rack = $after ?? $rack;
         }

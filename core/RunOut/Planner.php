@@ -34,17 +34,24 @@ final class Planner
     /** Routes are as good as each other when they differ by less than this share. */
     private const AS_GOOD = 0.006;
 
-    /** Sets of more balls than this are not all gone through. */
-    private const ALL_SETS = 8;
-
     /** A group worth less than this share of the other is not looked into. */
     private const NEAR_GROUP = 0.8;
+
+    /** For a stop that keeps this share of what a route promises, so much of its worth is given up. */
+    private const PROMISE = 0.9;
+    private const STEADY = 0.03;
+
+    /** A ball that lies further off than this has been moved, m. */
+    private const MOVED = 1e-4;
 
     /** Places tried with the ball in hand. */
     private const IN_HAND = 3;
 
     private readonly Simulator $simulator;
     private readonly Tables $tables;
+
+    /** @var array{list<list<int>>, Layout}|null balls to keep for the end, and the table they were found on */
+    private ?array $last = null;
 
     /** @var array<string, array{Worths, Rack}> by group, with the rack that each was made for */
     private array $known = [];
@@ -56,6 +63,7 @@ final class Planner
     {
         $this->simulator = $rack->simulator();
         $this->tables = null === $other ? new Tables($this->simulator, $rack->player) : $other->tables;
+        $this->last = $other?->last;
     }
 
     /**
@@ -92,34 +100,45 @@ final class Planner
         }
         usort($found, static fn(array $a, array $b): int => $b[0][0]->worth <=> $a[0][0]->worth);
         $best = [];
+        $stops = [];
         foreach ($found as $n => [$routes, $search]) {
             if ($n < $effort->refined && $routes[0]->worth > self::NEAR * $found[0][0][0]->worth) {
                 $seeds = array_map(static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height], \array_slice($routes, 0, 4));
                 $routes = $search->from($seeds, min(2, $effort->refined + 1), $effort->rounds, $effort->tries);
             }
             array_push($best, ...$routes);
+            foreach ($routes as $route) {
+                $stops[spl_object_id($route)] = $search->outlook()->worth($route->stop->x, $route->stop->y);
+            }
         }
         usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->worth] <=> [$a->tries, $a->worth]);
 
         if ([] === $best) {
             return null;
         }
-        $chosen = self::plainest($best);
+        $chosen = self::plainest($best, $stops);
 
         return new Choice($chosen, $worths, $set, array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)));
     }
 
     /**
-     * Of routes as good as the best the one that is plainest to play: centre ball, little travel.
+     * Of routes as good as the best the one that is plainest to play: centre ball, little travel. One that leaves little when it
+     * is played exactly, and is good only by its misses, gives way to one that is nearly as good and leaves what it promises.
      *
      * @param non-empty-list<Route> $routes the best first
+     * @param array<int, float>     $stops  worth of the place where a route stops when nothing goes wrong, by object id
      */
-    private static function plainest(array $routes): Route
+    private static function plainest(array $routes, array $stops): Route
     {
+        $best = $routes[0];
+        $steady = array_values(array_filter(
+            $routes,
+            static fn(Route $r): bool => $r->tries === $best->tries && $r->worth >= (1 - self::STEADY) * $best->worth && $stops[spl_object_id($r)] * $r->pot >= self::PROMISE * $r->worth,
+        ));
         $style = new Style();
-        $chosen = $routes[0];
-        foreach ($routes as $route) {
-            if ($route->tries === $routes[0]->tries && $route->worth >= (1 - self::AS_GOOD) * $routes[0]->worth && $style->liking($route) > $style->liking($chosen)) {
+        $chosen = $steady[0] ?? $best;
+        foreach ($steady as $route) {
+            if ($route->worth >= (1 - self::AS_GOOD) * $steady[0]->worth && $style->liking($route) > $style->liking($chosen)) {
                 $chosen = $route;
             }
         }
@@ -259,11 +278,20 @@ final class Planner
         return $this->groups;
     }
 
-    /** Worth of places for another player or with other pins, from the same tables. */
-    public function worthsFor(Rack $rack, ?Pins $pins = null): Worths
+    /** Worth of places for another player or with other pins, from the same tables; roughly, to compare with another such. */
+    public function roughly(Rack $rack, ?Pins $pins = null): Worths
     {
-        $worths = new Worths($rack, $this->tables, $this->effort->fine, $pins ?? $this->pins);
-        $this->limit($worths, $rack);
+        $effort = Order::isFixed($rack->rules()) ? $this->effort : Effort::quick();
+
+        return $this->worthsFor($rack, $pins ?? $this->pins, $effort, $effort->fine);
+    }
+
+    private function worthsFor(Rack $rack, Pins $pins, Effort $effort, bool $fine): Worths
+    {
+        $worths = new Worths($rack, $this->tables, $fine, $pins);
+        if (self::tooMany($rack, $effort)) {
+            $this->through($worths, $rack, $effort);
+        }
 
         return $worths;
     }
@@ -295,31 +323,57 @@ final class Planner
     {
         $key = $rack->group->value ?? '';
         $known = $this->known[$key] ?? null;
-        if (null === $known || !self::serves($known[0], $known[1], $rack)) {
-            $known = $this->known[$key] = [$this->worthsFor($rack), $rack];
+        $fine = $this->effort->fine && !self::tooMany($rack, $this->effort);
+        if (null === $known || !self::serves($known[1], $rack) || ($fine && !$known[0]->fine)) {
+            $known = $this->known[$key] = [$this->worthsFor($rack, $this->pins, $this->effort, $fine), $rack];
+        }
+        if (!$known[0]->knows(Worths::set($rack->layout))) {
+            $this->through($known[0], $rack, $this->effort);
         }
 
         return $known[0];
     }
 
-    private function limit(Worths $worths, Rack $rack): void
+    /** Where not all sets can be gone through, those that likely orders go through. */
+    private function through(Worths $worths, Rack $rack, Effort $effort): void
     {
-        if (!Order::isFixed($rack->rules()) && \count(Order::own($rack->rules(), $rack->layout)) > self::ALL_SETS) {
-            $worths->through(Worths::set($rack->layout), Orders::likely($this->simulator, $rack, $worths, $this->effort->orders));
+        if (null === $this->last || !self::keeps($this->last, $rack->layout)) {
+            $this->last = [Orders::last($this->simulator, $rack), $rack->layout];
         }
+        $worths->through(Worths::set($rack->layout), Orders::likely($rack, $worths, $effort->orders, $this->last[0]));
     }
 
-    /** Whether what was worked out for one rack holds for another: balls may be gone, but none moved. */
-    private static function serves(Worths $worths, Rack $made, Rack $rack): bool
+    /**
+     * Whether the balls to keep for the end still lie where they lay.
+     *
+     * @param array{list<list<int>>, Layout} $last
+     */
+    private static function keeps(array $last, Layout $layout): bool
     {
-        foreach ($rack->layout->objectBalls() as $ball) {
-            if (!$made->layout->has($ball) || $made->layout->ball($ball)->distanceTo($rack->layout->ball($ball)) > 1e-4) {
+        foreach (array_merge([], ...$last[0]) as $ball) {
+            if (!$layout->has($ball) || $layout->ball($ball)->distanceTo($last[1]->ball($ball)) > self::MOVED) {
                 return false;
             }
         }
 
-        // A set off the orders gone through has no worth.
-        return $worths->knows(Worths::set($rack->layout));
+        return true;
+    }
+
+    private static function tooMany(Rack $rack, Effort $effort): bool
+    {
+        return !Order::isFixed($rack->rules()) && \count(Order::own($rack->rules(), $rack->layout)) > $effort->sets;
+    }
+
+    /** Whether what was worked out for one rack holds for another: balls may be gone, but none moved. */
+    private static function serves(Rack $made, Rack $rack): bool
+    {
+        foreach ($rack->layout->objectBalls() as $ball) {
+            if (!$made->layout->has($ball) || $made->layout->ball($ball)->distanceTo($rack->layout->ball($ball)) > self::MOVED) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

@@ -24,7 +24,7 @@ final class LanePlanCommand extends Command
     protected function configure(): void
     {
         $this->addArgument('file', InputArgument::REQUIRED, 'rack file, or - for standard input');
-        $this->addOption('budget', null, InputOption::VALUE_REQUIRED, 'seconds to think; a first complete line is always made', (string) PlanSearch::BUDGET);
+        $this->addOption('budget', null, InputOption::VALUE_REQUIRED, 'seconds to think, 15 or 25 by the game when not given; a first complete line is always made');
         $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed; planning draws its errors from a fixed set, so every seed gives the same plan', '1');
     }
 
@@ -32,7 +32,7 @@ final class LanePlanCommand extends Command
     {
         $file = $input->getArgument('file');
         try {
-            $budget = Say::number($input, 'budget', 0.0, 3600.0);
+            $budget = null === $input->getOption('budget') ? null : Say::number($input, 'budget', 0.0, 3600.0);
             Say::number($input, 'rng', 0, \PHP_INT_MAX);
             $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
             $began = microtime(true);

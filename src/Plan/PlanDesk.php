@@ -32,8 +32,9 @@ final class PlanDesk
      *
      * @param bool $again plan it anew even when it is done already
      */
-    public function ask(OpenRack $open, Pins $pins, bool $again = false, float $budget = PlanSearch::BUDGET): PlanRecord
+    public function ask(OpenRack $open, Pins $pins, bool $again = false, ?float $budget = null): PlanRecord
     {
+        $budget ??= PlanSearch::budget($open->rack);
         // The name and legs that are not kept make no difference to a plan.
         $document = RackStore::encode($open->rack->withLegs(\array_slice($open->rack->legs, 0, $pins->keep)));
         $pinned = json_encode(PinsFile::write($pins, $open->rack), \JSON_THROW_ON_ERROR);

@@ -8,6 +8,7 @@ use ZigLane\Core\Game\Game;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Internal\Contour;
+use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Reading\Region;
 use ZigLane\Core\RunOut\Pins;
 use ZigLane\Core\Simulation\Layout;
@@ -54,14 +55,16 @@ final class Worths
     private const PACES = 3;
 
     /**
-     * What a shot leads on to beside what the tables say. In straight pool they go through few of the orders, and there is more
-     * than they see; in eight-ball the other group's balls move about and they see too little of it. Fitted to seasons of 60 and
-     * 14 racks at league level, rng 1, and held against rng 2 (docs/planning.md).
+     * In eight-ball what a shot leads on to is less than the tables say while the other group's balls lie about: they are moved
+     * and come into the way. Fitted to seasons of 60 racks at league level, rng 1, and held against rng 2 (docs/planning.md).
      */
-    private const GAIN = ['nine-ball' => 1.0, 'ten-ball' => 1.0, 'eight-ball' => 0.96, 'straight-pool' => 1.05];
+    private const OTHERS = 0.006;
 
     /** With so many balls left beside the last, every second cut will do. */
     private const FAR_OFF = 5;
+
+    /** With so many or more left, where the order is free, a look without side spin and at every second cut will do. */
+    private const CLOSE = 4;
 
     /** Share of each neighbouring cut that is mixed in: the ball is not always hit where it should be. */
     private const ASIDE = 0.2;
@@ -70,6 +73,12 @@ final class Worths
     private readonly Layout $layout;
     public readonly Pots $pots;
     public readonly MovedBalls $moved;
+
+    /** Balls that are the player's to pot, one bit each. */
+    private readonly int $own;
+
+    /** Whether the order is not the player's to choose: there are few sets then, and each is worked out closely. */
+    private readonly bool $fixed;
 
     /** @var array<int, list<int>> by set */
     private array $due = [];
@@ -89,7 +98,7 @@ final class Worths
     /** @var array<int, array<int, bool>> nodes inside pinned zones, by ball */
     private array $zones = [];
 
-    /** @var list<float> weights of neighbouring speeds */
+    /** @var array{1: list<float>, 2: list<float>} weights of neighbouring speeds, of every one and of every second */
     private readonly array $mix;
 
     /** @var array<int, true>|null sets that may be gone through; null for all */
@@ -98,18 +107,33 @@ final class Worths
     /**
      * @param bool $fine closely: every cut, side spin, more pockets
      */
-    public function __construct(private readonly Rack $rack, private readonly Tables $tables, private readonly bool $fine = true, private readonly Pins $pins = new Pins())
+    public function __construct(private readonly Rack $rack, private readonly Tables $tables, public readonly bool $fine = true, private readonly Pins $pins = new Pins())
     {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
+        $this->fixed = Order::isFixed($this->game);
+        $this->own = array_sum(array_map(static fn(int $ball): int => 1 << $ball, Order::own($this->game, $this->layout)));
         $this->pots = new Pots($rack, $tables, $fine, $pins);
         $this->moved = new MovedBalls($rack, $tables);
-        // Neighbouring speeds as the hand mixes them.
-        $sigma = max($rack->player->speed, 0.02);
-        $reach = (int) max(1, ceil(2.2 * $sigma / log(Rungs::RUNG)));
-        $mix = array_map(static fn(int $k): float => exp(-0.5 * ($k * log(Rungs::RUNG) / $sigma) ** 2), range(-$reach, $reach));
+        $this->mix = [1 => self::hand($rack->player->speed, Rungs::RUNG), 2 => self::hand($rack->player->speed, Rungs::RUNG ** 2)];
+    }
+
+    /**
+     * Neighbouring speeds as the hand mixes them: weights, the speed itself in the middle.
+     *
+     * @param float $error of the speed, as a share of it
+     * @param float $rung  ratio of neighbours
+     *
+     * @return list<float>
+     */
+    private static function hand(float $error, float $rung): array
+    {
+        $sigma = max($error, 0.02);
+        $reach = (int) max(1, ceil(2.2 * $sigma / log($rung)));
+        $mix = array_map(static fn(int $k): float => exp(-0.5 * ($k * log($rung) / $sigma) ** 2), range(-$reach, $reach));
         $sum = array_sum($mix);
-        $this->mix = array_map(static fn(float $w): float => $w / $sum, $mix);
+
+        return array_map(static fn(float $w): float => $w / $sum, $mix);
     }
 
     public function grid(): Grid
@@ -129,13 +153,12 @@ final class Worths
     }
 
     /**
-     * Goes only through sets that one of these orders goes through.
+     * Goes only through sets that one of these orders goes through, and through those known before.
      *
      * @param list<list<int>> $orders balls, the first to be potted first
      */
     public function through(int $set, array $orders): void
     {
-        $this->lattice = [];
         foreach ($orders as $order) {
             $left = $set & ~self::BROKEN;
             $this->lattice[$left] = true;
@@ -144,7 +167,6 @@ final class Worths
                 $this->lattice[$left] = true;
             }
         }
-        $this->worth = $this->onward = $this->means = $this->most = [];
     }
 
     /** Whether a set may be gone through. */
@@ -461,6 +483,12 @@ final class Worths
         return $best;
     }
 
+    /** The other group's balls in a set: never to be shot, always there. */
+    private function others(int $set): int
+    {
+        return GameName::EightBall === $this->game->name() ? self::many($set & ~$this->own) : 0;
+    }
+
     private static function many(int $set): int
     {
         return substr_count(decbin($set & ~self::BROKEN), '1');
@@ -545,8 +573,11 @@ final class Worths
         $strokes = $this->tables->rungs->strokes;
         $speeds = $this->tables->rungs->speeds;
         $push = (1 + $this->tables->simulator->ball->restitution) / 2;
-        $sides = $this->fine ? \count(Rungs::SIDES) : 1;
-        $step = $this->fine && self::many($after) < self::FAR_OFF ? 1 : Carry::COARSE;
+        $many = self::many($after);
+        $sides = $this->fine && ($this->fixed || $many < self::CLOSE) ? \count(Rungs::SIDES) : 1;
+        $step = $this->fine && $many < ($this->fixed ? self::FAR_OFF : self::CLOSE) ? 1 : Carry::COARSE;
+        // And at every second speed.
+        $skip = 1 === $step || $this->fixed ? 1 : 2;
         foreach ($this->pots->of($ball) as $pot) {
             if ($pot[0] !== $pocket) {
                 continue;
@@ -554,7 +585,7 @@ final class Worths
             for ($r = 0; $r < \count(Rungs::ROLLS); ++$r) {
                 for ($s = 0; $s < $sides; ++$s) {
                     $base = ($r * 3 + $s) * Rungs::SPEEDS * self::DISTANCES;
-                    foreach ($this->aside($pot, $after, $r, $s, $step) as $c => $mixed) {
+                    foreach ($this->aside($pot, $after, $r, $s, $step, $skip) as $c => $mixed) {
                         $along = $push * cos(deg2rad($c * Rungs::CUT_STEP - Rungs::WIDEST));
                         foreach ($mixed as $k => $worth) {
                             if ($worth <= 0.0) {
@@ -573,10 +604,10 @@ final class Worths
             }
         }
 
-        $gain = self::GAIN[$this->game->name()->value];
         $best = 1 === $step ? $best : self::filled($best);
+        $less = 1 - self::OTHERS * $this->others($after);
 
-        return $this->onward[$after][$name] = 1.0 === $gain ? $best : array_map(static fn(float $worth): float => min(1.0, $gain * $worth), $best);
+        return $this->onward[$after][$name] = 1.0 === $less ? $best : array_map(static fn(float $worth): float => $less * $worth, $best);
     }
 
     /**
@@ -603,14 +634,16 @@ final class Worths
      *
      * @param array{Pocket, Carry, Field, list<int>} $pot
      *
-     * @return array<int, list<float>> by cut
+     * @param int<1, 2>                              $skip looks at every speed, or every second
+     *
+     * @return array<int, array<int, float>> by cut and speed
      */
-    private function aside(array $pot, int $after, int $roll, int $side, int $step = 1): array
+    private function aside(array $pot, int $after, int $roll, int $side, int $step = 1, int $skip = 1): array
     {
         $plain = [];
         for ($c = 0; $c < Rungs::CUTS; $c += $step) {
             if ($pot[1]->slowest[$c] < Rungs::SPEEDS) {
-                $plain[$c] = $this->mixed($pot, $after, $c, $roll, $side);
+                $plain[$c] = $this->mixed($pot, $after, $c, $roll, $side, $skip);
             }
         }
         $aside = [];
@@ -619,7 +652,7 @@ final class Worths
             $more = $plain[$c + 1] ?? $mixed;
             $slowest = $pot[1]->slowest[$c];
             foreach ($mixed as $k => $worth) {
-                $aside[$c][] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $worth + self::ASIDE * ($less[$k] + $more[$k]);
+                $aside[$c][$k] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $worth + self::ASIDE * ($less[$k] + $more[$k]);
             }
         }
 
@@ -630,10 +663,11 @@ final class Worths
      * What one kind of arrival leaves at every speed, the hand's error mixed in.
      *
      * @param array{Pocket, Carry, Field, list<int>} $pot
+     * @param int<1, 2>                              $skip looks at every speed, or every second
      *
-     * @return list<float>
+     * @return array<int, float> by speed
      */
-    private function mixed(array $pot, int $after, int $cut, int $roll, int $side): array
+    private function mixed(array $pot, int $after, int $cut, int $roll, int $side, int $skip): array
     {
         [, $carry, , $touched] = $pot;
         $worth = $this->worths($after);
@@ -646,7 +680,7 @@ final class Worths
         $row = Grid::ACROSS + 1;
         $left = [];
         $some = false;
-        for ($k = 0; $k < Rungs::SPEEDS; ++$k) {
+        for ($k = 0; $k < Rungs::SPEEDS; $k += $skip) {
             $entry = $base + $k;
             $n = $node[$entry];
             if ($k < $slowest || $n < 0) {
@@ -665,20 +699,20 @@ final class Worths
             }
             $some = true;
         }
-        if (!$some) {
-            return $left;
-        }
-        $mix = $this->mix;
+        $mix = $this->mix[$skip];
         $reach = \count($mix) >> 1;
+        $last = \count($left) - 1;
         $mixed = [];
-        for ($k = 0; $k < Rungs::SPEEDS; ++$k) {
+        for ($at = 0, $k = 0; $at <= $last; ++$at, $k += $skip) {
             $sum = 0.0;
-            foreach ($mix as $i => $weight) {
-                $at = $k + $i - $reach;
-                // Harder than the ladder knows is as at its end.
-                $sum += $weight * ($at < 0 ? 0.0 : $left[$at < Rungs::SPEEDS ? $at : Rungs::SPEEDS - 1]);
+            if ($some && $k >= $slowest) {
+                foreach ($mix as $i => $weight) {
+                    $from = $at + $i - $reach;
+                    // Harder than the ladder knows is as at its end.
+                    $sum += $weight * ($from < 0 ? 0.0 : $left[$from < $last ? $from : $last]);
+                }
             }
-            $mixed[] = $k < $slowest ? 0.0 : $sum;
+            $mixed[$k] = $sum;
         }
 
         return $mixed;
