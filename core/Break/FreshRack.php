@@ -83,13 +83,8 @@ final readonly class FreshRack
     {
         $layout = RackUp::layout($simulator, $game, $random);
         $cue = Point::fromDiamonds(self::PLACE[0], 2.0 + $aside + $random->between(-0.05, 0.05), $simulator->table->size);
-        $apex = $layout->objectBalls();
-        $first = $layout->ball($apex[0]);
-        foreach ($apex as $ball) {
-            $first = $layout->ball($ball)->x < $first->x ? $layout->ball($ball) : $first;
-        }
         $shot = new Shot(
-            $cue->angleTo($first) + $player->aim * $random->normal(),
+            $cue->angleTo($layout->ball(RackUp::apex($layout))) + $player->aim * $random->normal(),
             $speed * (1 + 0.4 * $player->speed * $random->normal()),
             new Tip(0.0, max(-0.45, min(0.45, 0.05 + $player->tip / $simulator->ball->radius * $random->normal()))),
         );
@@ -115,10 +110,7 @@ final readonly class FreshRack
     {
         $rack = RackUp::layout($simulator, GameName::StraightPool, $random);
         // The ball at the apex is the break ball, beside the rack; the cue ball lies behind it.
-        $apex = $rack->objectBalls()[0];
-        foreach ($rack->objectBalls() as $ball) {
-            $apex = $rack->ball($ball)->x < $rack->ball($apex)->x ? $ball : $apex;
-        }
+        $apex = RackUp::apex($rack);
         $side = 0 === $random->integer(0, 1) ? -1.0 : 1.0;
         $size = $simulator->table->size;
         $break = Point::fromDiamonds($random->between(5.9, 6.5), 2.0 + $side * $random->between(0.72, 0.95), $size);

@@ -46,6 +46,17 @@ final class RackUp
         return new Layout($balls);
     }
 
+    /** The number of the ball nearest the head of a racked table. */
+    public static function apex(Layout $racked): int
+    {
+        $apex = $racked->objectBalls()[0];
+        foreach ($racked->objectBalls() as $ball) {
+            $apex = $racked->ball($ball)->x < $racked->ball($apex)->x ? $ball : $apex;
+        }
+
+        return $apex;
+    }
+
     /**
      * Numbers from the apex on, row by row.
      *

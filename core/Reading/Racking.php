@@ -14,6 +14,9 @@ final class Racking
 {
     private const ROWS = 5;
 
+    /** A ball this near one of the rack's places is racked, m. */
+    private const SLACK = 0.004;
+
     private function __construct() {}
 
     /** The foot spot: two diamonds from the foot rail, in the middle. */
@@ -35,6 +38,18 @@ final class Racking
         $radius = $simulator->ball->radius;
 
         return $deep > -$radius && $deep < (self::ROWS - 1) * sqrt(3) * $radius + $radius && abs($p->y - $spot->y) < $deep / sqrt(3) + 2 * $radius;
+    }
+
+    /** Whether a ball lies on one of the places of the rack, its apex left out. */
+    public static function placed(Simulator $simulator, Point $p): bool
+    {
+        foreach (self::corners($simulator) as [$x, $y]) {
+            if (hypot($p->x - $x, $p->y - $y) < self::SLACK) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Whether a ball leaving a place in a direction meets the rack within so far, m. */

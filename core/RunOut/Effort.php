@@ -20,8 +20,9 @@ final readonly class Effort
      * @param int  $tries   that the chances rest on
      * @param int  $sets    of so many balls all orders are gone through
      * @param int  $orders  gone through where there are more
+     * @param bool $steady  of nearly equal routes one whose own stop is good: what a player is shown must make sense as drawn
      */
-    public function __construct(public bool $fine, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $sets = 8, public int $orders = 24) {}
+    public function __construct(public bool $fine, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $sets = 8, public int $orders = 24, public bool $steady = true) {}
 
     /** A first line of shots: about a tenth of a second a shot. */
     public static function quick(): self
@@ -33,7 +34,7 @@ final readonly class Effort
     public static function season(GameName $game): self
     {
         // In any order there is so much to choose from that a coarser look at it does.
-        return GameName::NineBall === $game || GameName::TenBall === $game ? new self(true, 3, 10, 1, 2, 96) : new self(false, 3, 10, 1, 2, 96);
+        return GameName::NineBall === $game || GameName::TenBall === $game ? new self(true, 3, 10, 1, 2, 96, steady: false) : new self(false, 3, 10, 1, 2, 96, steady: false);
     }
 
     /** For the later shots of a plan: they will be planned anew when their turn comes. */

@@ -43,16 +43,19 @@ final readonly class Explanation
             }
         }
         $says = [];
+        $break = null;
         if ($settled && isset($plan->shots[$this->kept])) {
             $first = $plan->shots[$this->kept];
             $start = $plan->rack->withLayout($first->before);
             $worths = $this->planner->worths($start);
             $set = Worths::set($start->layout);
+            $end = $this->end($plan);
+            $break = null === $end ? null : BreakShotSearch::best($end);
             $says = [
                 ...$this->group($plan),
                 ...$this->order($start, $worths, $set, $plan),
                 ...$this->far($plan, $start),
-                ...$this->breakShot($plan),
+                ...(null === $end ? [] : [$break?->words() ?? \sprintf('From there the %d is no break ball: nothing that pots it opens the rack.', $end->layout->objectBalls()[0])]),
                 ...self::other($plan, $first, $others),
                 ...$this->skill($start, $set, $first->runOut),
                 ...$this->pinned($start, $set, $first->runOut),
@@ -63,7 +66,7 @@ final readonly class Explanation
             array_unshift($says, \sprintf('The hinge is shot %d, the %d: it keeps %.0f %% of what is left to win, less than any other.', $hinge, $shot->ball, 100 * $least));
         }
 
-        return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge, $settled);
+        return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge, $settled, $break);
     }
 
     /**
@@ -148,24 +151,17 @@ final readonly class Explanation
         return [];
     }
 
-    /**
-     * Straight pool goes on: the break shot from where the last shot leaves the cue ball.
-     *
-     * @return list<string>
-     */
-    private function breakShot(Plan $plan): array
+    /** Straight pool goes on: the table with one ball left, as the last shot leaves it. */
+    private function end(Plan $plan): ?Rack
     {
         if (GameName::StraightPool !== $this->rack->game || null !== $plan->stopped) {
-            return [];
+            return null;
         }
         $line = $plan->line();
         $legs = LinePlayer::for($line)->play($line);
         $end = [] === $legs ? null : $legs[\count($legs) - 1]->after();
-        if (null === $end || !$end->has(BallId::CUE) || 1 !== \count($end->objectBalls())) {
-            return [];
-        }
 
-        return [BreakShot::of($line->withLayout($end))?->words() ?? \sprintf('From there the %d is no break ball: nothing that pots it opens the rack.', $end->objectBalls()[0])];
+        return null !== $end && $end->has(BallId::CUE) && 1 === \count($end->objectBalls()) ? $line->withLayout($end) : null;
     }
 
     /**

@@ -19,8 +19,9 @@ final readonly class Plan
      * @param list<string>      $says    what it turns on and how it compares, whole sentences
      * @param int|null          $hinge   number of the shot that most is lost on, from 1
      * @param bool              $settled nothing more will be found
+     * @param BreakShot|null    $break   of straight pool, from where the last shot leaves the cue ball
      */
-    public function __construct(public Rack $rack, public array $shots, public float $runOut, public ?string $stopped, public array $says = [], public ?int $hinge = null, public bool $settled = false) {}
+    public function __construct(public Rack $rack, public array $shots, public float $runOut, public ?string $stopped, public array $says = [], public ?int $hinge = null, public bool $settled = false, public ?BreakShot $break = null) {}
 
     /** The rack with the plan's shots as its legs. */
     public function line(): Rack

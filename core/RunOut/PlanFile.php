@@ -11,6 +11,7 @@ use ZigLane\Core\Rack\Fields;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Reading\Region;
+use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Table\Pocket;
 use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\TableSize;
@@ -63,6 +64,61 @@ final class PlanFile
             'shots' => $shots,
             'says' => $plan->says,
             'stoppedBecause' => $plan->stopped,
+        ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)]);
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private static function describeBreak(BreakShot $break): array
+    {
+        $size = $break->rack->table->size;
+        $balls = [];
+        foreach ($break->rack->layout->balls as $ball => $place) {
+            $balls[BallId::name($ball)] = self::diamonds($place, $size, self::EXACT);
+        }
+
+        return [
+            'ball' => BallId::name($break->ball),
+            'pocket' => $break->pocket->value,
+            'shot' => RackFile::writeShot($break->rack->legs[0]),
+            'pot' => round($break->pot, 4),
+            'spread' => round($break->spread, 2),
+            'scratch' => round($break->scratch, 4),
+            'next' => round($break->next, 4),
+            'balls' => $balls,
+        ];
+    }
+
+    /** @throws InvalidInput */
+    private static function readBreak(\stdClass $row, Rack $rack): BreakShot
+    {
+        $balls = [];
+        foreach ((array) ($row->balls ?? []) as $name => $at) {
+            $balls[BallId::fromName((string) $name) ?? throw new InvalidInput('plan.break.balls', "names no ball: $name")] = self::point($at, $rack->table->size, "plan.break.balls.$name");
+        }
+        [$text, $share] = self::readers($row, 'plan.break');
+        $stands = $rack->withLayout(new Layout($balls))->withBallInHand(false)->withLegs([RackFile::readShot($row->shot ?? null, 'plan.break.shot')]);
+
+        return new BreakShot(
+            $stands,
+            BallId::fromName($text('ball')) ?? throw new InvalidInput('plan.break.ball', 'is no ball'),
+            Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput('plan.break.pocket', 'is no pocket'),
+            $share('pot'),
+            $share('spread'),
+            $share('scratch'),
+            $share('next'),
+        );
+    }
+
+    /**
+     * @return array{\Closure(string): string, \Closure(string): float} texts and numbers of a row
+     */
+    private static function readers(\stdClass $row, string $path): array
+    {
+        return [
+            static fn(string $key): string => \is_string($row->{$key} ?? null) ? $row->{$key} : throw new InvalidInput("$path.$key", 'is no text'),
+            static fn(string $key): float => is_numeric($row->{$key} ?? null) ? (float) $row->{$key} : throw new InvalidInput("$path.$key", 'is no number'),
         ];
     }
 
@@ -90,8 +146,7 @@ final class PlanFile
             if (!$row instanceof \stdClass) {
                 throw new InvalidInput($path, 'is no shot');
             }
-            $text = static fn(string $key): string => \is_string($row->{$key} ?? null) ? $row->{$key} : throw new InvalidInput("$path.$key", 'is no text');
-            $share = static fn(string $key): float => is_numeric($row->{$key} ?? null) ? (float) $row->{$key} : throw new InvalidInput("$path.$key", 'is no number');
+            [$text, $share] = self::readers($row, $path);
             $zone = [];
             foreach (\is_array($row->zone ?? null) ? $row->zone : [] as $at) {
                 $zone[] = self::point($at, $size, "$path.zone");
@@ -122,6 +177,7 @@ final class PlanFile
             array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
             $hinge,
             true,
+            ($data->break ?? null) instanceof \stdClass ? self::readBreak($data->break, $rack) : null,
         );
     }
 

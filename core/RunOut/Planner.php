@@ -100,7 +100,7 @@ final class Planner
         }
         usort($found, static fn(array $a, array $b): int => $b[0][0]->worth <=> $a[0][0]->worth);
         $best = [];
-        $stops = [];
+        $searches = [];
         foreach ($found as $n => [$routes, $search]) {
             if ($n < $effort->refined && $routes[0]->worth > self::NEAR * $found[0][0][0]->worth) {
                 $seeds = array_map(static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height], \array_slice($routes, 0, 4));
@@ -108,7 +108,7 @@ final class Planner
             }
             array_push($best, ...$routes);
             foreach ($routes as $route) {
-                $stops[spl_object_id($route)] = $search->outlook()->worth($route->stop->x, $route->stop->y);
+                $searches[spl_object_id($route)] = $search;
             }
         }
         usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->worth] <=> [$a->tries, $a->worth]);
@@ -116,29 +116,33 @@ final class Planner
         if ([] === $best) {
             return null;
         }
-        $chosen = self::plainest($best, $stops);
+        $chosen = self::plainest($best, $effort->steady ? $searches : null);
 
         return new Choice($chosen, $worths, $set, array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)));
     }
 
     /**
-     * Of routes as good as the best the one that is plainest to play: centre ball, little travel. One that leaves little when it
-     * is played exactly, and is good only by its misses, gives way to one that is nearly as good and leaves what it promises.
+     * Of routes as good as the best the one that is plainest to play: centre ball, little travel. Where the stop is asked for too,
+     * one that leaves little when it is played exactly, and is good only by its misses, gives way to one that is nearly as good
+     * and leaves what it promises.
      *
-     * @param non-empty-list<Route> $routes the best first
-     * @param array<int, float>     $stops  worth of the place where a route stops when nothing goes wrong, by object id
+     * @param non-empty-list<Route>        $routes   the best first
+     * @param array<int, RouteSearch>|null $searches that found them, by object id; null when the stop does not count
      */
-    private static function plainest(array $routes, array $stops): Route
+    private static function plainest(array $routes, ?array $searches): Route
     {
         $best = $routes[0];
-        $steady = array_values(array_filter(
-            $routes,
-            static fn(Route $r): bool => $r->tries === $best->tries && $r->worth >= (1 - self::STEADY) * $best->worth && $stops[spl_object_id($r)] * $r->pot >= self::PROMISE * $r->worth,
-        ));
+        if (null !== $searches) {
+            $steady = array_filter($routes, static fn(Route $r): bool => $r->tries === $best->tries
+                && $r->worth >= (1 - self::STEADY) * $best->worth
+                && $searches[spl_object_id($r)]->outlook()->worth($r->stop->x, $r->stop->y) * $r->pot >= self::PROMISE * $r->worth);
+            $routes = [] === $steady ? $routes : array_values($steady);
+            $best = $routes[0];
+        }
         $style = new Style();
-        $chosen = $steady[0] ?? $best;
-        foreach ($steady as $route) {
-            if ($route->worth >= (1 - self::AS_GOOD) * $steady[0]->worth && $style->liking($route) > $style->liking($chosen)) {
+        $chosen = $best;
+        foreach ($routes as $route) {
+            if ($route->tries === $best->tries && $route->worth >= (1 - self::AS_GOOD) * $best->worth && $style->liking($route) > $style->liking($chosen)) {
                 $chosen = $route;
             }
         }

@@ -11,6 +11,7 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\JsonText;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\RunOut\BreakShot;
 use ZigLane\Core\RunOut\Pins;
 use ZigLane\Core\RunOut\PinsFile;
 use ZigLane\Core\RunOut\PlanFile;
@@ -32,6 +33,9 @@ final readonly class PlanView
     public ?float $runOut;
     public ?string $stopped;
     public ?int $hinge;
+
+    /** Of straight pool, once the plan is settled. */
+    public ?BreakShot $break;
 
     /** Whether the rack has changed since. */
     public bool $stale;
@@ -55,6 +59,7 @@ final readonly class PlanView
         $this->stopped = $plan?->stopped;
         $this->says = $plan->says ?? [];
         $this->hinge = $plan?->hinge;
+        $this->break = $plan?->break;
         $shots = [];
         foreach ($plan->shots ?? [] as $n => $shot) {
             \assert(null !== $plan);
