@@ -87,7 +87,7 @@ final readonly class BreakShot
         $balls = round($this->spread);
 
         return \sprintf(
-            'Then the break shot: the %d in the %s pocket, %s, %.1f lengths: drops in %.0f %%%s; %.0f %s the rack on average, and the best of them then goes with %.0f %%.',
+            'The break shot: the %d in the %s pocket, %s, %.1f lengths: drops in %.0f %%%s; %.0f %s the rack on average, and the best of them then goes with %.0f %%.',
             $this->ball,
             $this->pocket->spoken(),
             $spec->tip->clock(),

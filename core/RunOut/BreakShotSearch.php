@@ -15,7 +15,6 @@ use ZigLane\Core\Cue\Tip;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Random\Generator;
-use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Reading\Racking;
 use ZigLane\Core\Route\TakeOver;
@@ -42,7 +41,11 @@ final class BreakShotSearch
     private const TRIES = 32;
 
     /** Tries after which the table is read for what goes on from there. */
-    private const READ = 8;
+    private const READ = 12;
+
+    /** Pots compared there, and the thinnest hit (cosine of the cut) that counts. */
+    private const COMPARED = 4;
+    private const THINNEST = 0.35;
 
     private function __construct() {}
 
@@ -171,9 +174,40 @@ final class BreakShotSearch
         $sum = 0.0;
         $racks = array_filter(iterator_to_array($shot->tries(1, self::READ)));
         foreach ($racks as $layout) {
-            $sum += (FromHere::now($shot->rack->withLayout($layout), $layout->ball(BallId::CUE))[0] ?? null)?->chance() ?? 0.0;
+            $sum += self::easiest($shot->rack->withLayout($layout));
         }
 
         return $sum / max(1, \count($racks));
+    }
+
+    /** The chance of the likeliest pot, of those that look easiest: short ways and full hits. */
+    private static function easiest(Rack $rack): float
+    {
+        $simulator = $rack->simulator();
+        $cue = $rack->layout->ball(BallId::CUE);
+        $easy = [];
+        foreach ($rack->layout->objectBalls() as $ball) {
+            $at = $rack->layout->ball($ball);
+            foreach ($simulator->geometry->pockets as $shape) {
+                $mouth = $shape->mouthMiddle();
+                $full = cos($cue->angleTo($at) - $at->angleTo($mouth));
+                if ($full > self::THINNEST) {
+                    $easy[] = [$full / ($cue->distanceTo($at) * $at->distanceTo($mouth)), $ball, $shape->pocket];
+                }
+            }
+        }
+        usort($easy, static fn(array $p, array $q): int => $q[0] <=> $p[0]);
+        $best = 0.0;
+        $going = 0;
+        foreach ($easy as [, $ball, $pocket]) {
+            $chance = (new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player))->fromPlace($cue->x, $cue->y)->chance;
+            $best = max($best, $chance);
+            $going += $chance > 0.0 ? 1 : 0;
+            if ($going >= self::COMPARED) {
+                break;
+            }
+        }
+
+        return $best;
     }
 }

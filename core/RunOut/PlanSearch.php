@@ -61,6 +61,12 @@ final class PlanSearch
 
             return;
         }
+        $break = BreakShotSearch::stands($start) ? BreakShotSearch::best($start) : null;
+        if (null !== $break) {
+            yield new Plan($this->rack, $shots, 0.0, 'The rack stands: first comes the break shot. Plan the next rack from where it leaves the balls.', [$break->words()], settled: true, break: $break);
+
+            return;
+        }
         $quick = new Planner($this->rack, Effort::quick(), $this->pins);
         [$laid, $choice] = $quick->begin($start);
         $best = $this->line($quick, $laid, $choice, $shots, $laid);

@@ -6,6 +6,9 @@ namespace ZigLane\Tests\Browser;
 
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\WebDriverKeys;
+use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\RunOut\BreakShotSearch;
 
 /**
  * The run-out planned, read, pinned and taken over at the page, by workers that run beside it.
@@ -82,6 +85,31 @@ final class RunOutPageTest extends BrowserTestCase
         foreach (['#take-plan', '#plan-run', '#mode-run', '#card-1'] as $target) {
             self::assertGreaterThanOrEqual(40, $this->one($target)->getSize()->getHeight(), $target);
         }
+    }
+
+    /** A rack of straight pool that stands: its break shot, where tries of it leave the balls, and the next rack from one of them. */
+    public function testTheBreakShotAndTheNextRack(): void
+    {
+        $found = BreakShotSearch::best(RackFile::read(JsonText::decode((string) json_encode(self::rack(['cue' => [4.9, 3.0], '1' => [6.2, 2.85]], ['game' => 'straight-pool'])))));
+        self::assertNotNull($found);
+        $this->import(RackFile::write($found->rack->withLegs([])));
+        $this->click('#mode-run');
+        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
+        $this->click('#plan-run');
+        $this->until(fn(): bool => $this->howMany('#to-break') > 0, 'the break shot');
+        self::assertStringContainsString('The rack stands', $this->text('#plan-stopped'));
+        $this->click('#to-break');
+        $this->until(fn(): bool => $this->howMany('#next-rack') > 0, 'its page');
+        self::assertMatchesRegularExpression('/\d+ %\s+drops\s+\d+\s+balls leave/', $this->text('#shot'));
+        self::assertGreaterThan(100, $this->howMany('.lie'));
+        $this->assertAccessible('the break shot');
+        $this->script("document.getElementById('try-number').value = '7'");
+        $this->click('#make-next');
+        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the next rack');
+        self::assertStringContainsString('next rack, try', $this->value('#rack-name'));
+        self::assertSame(0, $this->howMany('#ball-1'));
+        self::assertGreaterThan(10, $this->howMany('#balls .ball'));
+        $this->assertNoComplaints();
     }
 
     private function fresh(string $game, string $number): void
