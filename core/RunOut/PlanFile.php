@@ -34,14 +34,6 @@ final class PlanFile
         $size = $plan->rack->table->size;
         $shots = [];
         foreach ($plan->shots as $n => $shot) {
-            $zone = [];
-            // The ring that the cue ball comes to lie in, or the largest.
-            foreach ($shot->zone->rings as $ring) {
-                $inside = (new Region([$ring]))->contains($shot->rest->x, $shot->rest->y);
-                if ($inside || [] === $zone) {
-                    $zone = array_map(static fn(Point $p): array => self::diamonds($p, $size), $ring);
-                }
-            }
             $shots[] = [
                 'ball' => BallId::name($shot->ball),
                 'pocket' => $shot->pocket->value,
@@ -49,7 +41,8 @@ final class PlanFile
                 'pot' => round($shot->pot, 4),
                 'position' => round($shot->position, 4),
                 'runOut' => round($shot->runOut, 4),
-                'zone' => $zone,
+                'zone' => self::ring($shot->zone, $shot->rest, $size),
+                'heart' => self::ring($shot->heart, $shot->rest, $size),
                 'rest' => self::diamonds($shot->rest, $size),
                 'route' => $shot->words,
                 'why' => [...$shot->why, ...$shot->ideas],
@@ -147,10 +140,10 @@ final class PlanFile
                 throw new InvalidInput($path, 'is no shot');
             }
             [$text, $share] = self::readers($row, $path);
-            $zone = [];
-            foreach (\is_array($row->zone ?? null) ? $row->zone : [] as $at) {
-                $zone[] = self::point($at, $size, "$path.zone");
-            }
+            $region = static fn(string $key): Region => new Region([array_map(
+                static fn(mixed $at): Point => self::point($at, $size, "$path.$key"),
+                \is_array($row->{$key} ?? null) ? array_values($row->{$key}) : [],
+            )]);
             $shots[] = new PlannedShot(
                 BallId::fromName($text('ball')) ?? throw new InvalidInput("$path.ball", 'is no ball'),
                 Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput("$path.pocket", 'is no pocket'),
@@ -159,7 +152,8 @@ final class PlanFile
                 $share('pot'),
                 $share('position'),
                 $share('runOut'),
-                new Region([$zone]),
+                $region('zone'),
+                $region('heart'),
                 self::point($row->rest ?? null, $size, "$path.rest"),
                 $text('route'),
                 array_values(array_filter(\is_array($row->why ?? null) ? $row->why : [], is_string(...))),
@@ -179,6 +173,27 @@ final class PlanFile
             true,
             ($data->break ?? null) instanceof \stdClass ? self::readBreak($data->break, $rack) : null,
         );
+    }
+
+    /**
+     * The ring that the cue ball comes to lie in, or else the largest.
+     *
+     * @return list<array{float, float}> diamonds
+     */
+    private static function ring(Region $region, Point $rest, TableSize $size): array
+    {
+        $chosen = [];
+        $largest = 0.0;
+        foreach ($region->rings as $ring) {
+            $one = new Region([$ring]);
+            $area = $one->contains($rest->x, $rest->y) ? INF : $one->area();
+            if ($area > $largest) {
+                $largest = $area;
+                $chosen = array_map(static fn(Point $p): array => self::diamonds($p, $size), $ring);
+            }
+        }
+
+        return $chosen;
     }
 
     private static function point(mixed $at, TableSize $size, string $path): Point

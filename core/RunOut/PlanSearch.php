@@ -130,7 +130,7 @@ final class PlanSearch
             if (LegState::Holds !== $leg->state || null === $after || null === $spec->ball || null === $spec->pocket) {
                 return [$rack, $shots, \sprintf('Leg %d, which was to be kept, does not hold: %s', $n + 1, $leg->faults[0] ?? 'it names no ball')];
             }
-            $shots[] = new PlannedShot($spec->ball, $spec->pocket, $spec, $rack->layout, 1.0, 1.0, 1.0, new Region([]), $after->ball(BallId::CUE), 'your own stroke', ['Kept as you planned it.'], [], true);
+            $shots[] = new PlannedShot($spec->ball, $spec->pocket, $spec, $rack->layout, 1.0, 1.0, 1.0, new Region([]), new Region([]), $after->ball(BallId::CUE), 'your own stroke', ['Kept as you planned it.'], [], true);
             $rack = $rack->withLayout($after)->withBallInHand(false);
         }
 
@@ -210,6 +210,7 @@ final class PlanSearch
         $worths = $choice->worths;
         $left = $choice->left();
         $last = [] === $worths->worths($left);
+        $leads = $planner->leads($rack, $worths, $choice->set, $route->ball, $route->pocket);
 
         return new PlannedShot(
             $route->ball,
@@ -219,7 +220,8 @@ final class PlanSearch
             $route->pot,
             $last ? $route->pot : $route->position,
             $route->worth,
-            $last ? new Region([]) : $worths->region($left, RunOutlook::POSITION * $planner->leads($rack, $worths, $choice->set, $route->ball, $route->pocket)),
+            $last ? new Region([]) : $worths->region($left, RunOutlook::POSITION * $leads),
+            $last ? new Region([]) : $worths->region($left, RunOutlook::HEART * $leads),
             $route->stop,
             $route->family->words(),
             $settled ? [Reason::of($route)] : [],

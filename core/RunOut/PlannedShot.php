@@ -21,6 +21,7 @@ final readonly class PlannedShot
      * @param float        $position chance of the pot and a good place for the rest, 0–1
      * @param float        $runOut   chance to run out from here on, 0–1
      * @param Region       $zone     good places for the rest; empty after the last shot
+     * @param Region       $heart    the best part of that
      * @param Point        $rest     where the cue ball stops when nothing goes wrong
      * @param string       $words    the route in the trade's words
      * @param list<string> $why      whole sentences
@@ -36,6 +37,7 @@ final readonly class PlannedShot
         public float $position,
         public float $runOut,
         public Region $zone,
+        public Region $heart,
         public Point $rest,
         public string $words,
         public array $why,

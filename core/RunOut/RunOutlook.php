@@ -30,6 +30,9 @@ final class RunOutlook implements Outlook, Places
     /** A place is position from this share on of what the shot leads on to when it is played well (our own choice). */
     public const POSITION = 0.8;
 
+    /** And among the best from this share on. */
+    public const HEART = 0.93;
+
     private readonly Nodes $nodes;
 
     /** @var array<int, PotChance> by ball · 8 + pocket */

@@ -45,7 +45,7 @@ final class LaneBenchCommand extends Command
         if (true === $input->getOption('curve')) {
             $answer['curve'] = $bench->curve();
         }
-        $output->writeln(json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+        Say::json($output, $answer, \JSON_PRETTY_PRINT);
 
         return Command::SUCCESS;
     }

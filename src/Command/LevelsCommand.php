@@ -31,7 +31,7 @@ final class LevelsCommand extends Command
                 'potWithSettings' => round($calibration->chance(Player::of($level)), 4),
             ];
         }
-        $output->writeln(json_encode($levels, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+        Say::json($output, $levels, \JSON_PRETTY_PRINT);
 
         return Command::SUCCESS;
     }

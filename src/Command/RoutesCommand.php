@@ -12,6 +12,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\Bench\RandomRoutes;
 use ZigLane\Core\Bench\Workload;
 use ZigLane\Core\Chance\ErrorSamples;
+use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
@@ -33,8 +34,12 @@ final class RoutesCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $count = max(1, self::whole($input->getOption('legs')));
-        $times = max(0, self::whole($input->getOption('times')));
+        try {
+            $count = (int) Say::number($input, 'legs', 1, 1000);
+            $times = (int) Say::number($input, 'times', 0, 1000);
+        } catch (InvalidInput $e) {
+            return Say::refuse($output, $e);
+        }
         $random = new Generator(7);
         $fresh = ErrorSamples::random(self::FRESH, $random);
         $first = $settled = $shots = $gains = [];
@@ -69,14 +74,9 @@ final class RoutesCommand extends Command
             $answer['randomBetterByTwoPoints'] = \count(array_filter($gains, static fn(float $g): bool => $g > 0.02));
             $answer['meanGainOfRandom'] = array_sum($gains) / \count($gains);
         }
-        $output->writeln(json_encode(array_map(static fn(int|float $v): int|float => \is_float($v) ? round($v, 4) : $v, $answer), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+        Say::json($output, array_map(static fn(int|float $v): int|float => \is_float($v) ? round($v, 4) : $v, $answer), \JSON_PRETTY_PRINT);
 
         return Command::SUCCESS;
-    }
-
-    private static function whole(mixed $option): int
-    {
-        return is_numeric($option) ? (int) $option : 0;
     }
 
     /**

@@ -25,7 +25,7 @@ final readonly class PlanView
     /** The rack with the plan's shots as its legs; null before there is any. */
     public ?Rack $line;
 
-    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, sofar: float, route: string, why: list<string>, rough: bool, hinge: bool, zone: string}> */
+    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, sofar: float, route: string, why: list<string>, rough: bool, hinge: bool, zone: string, heart: string}> */
     public array $shots;
 
     /** @var list<string> */
@@ -76,6 +76,7 @@ final readonly class PlanView
                 'rough' => !$shot->settled,
                 'hinge' => $n + 1 === $plan->hinge,
                 'zone' => ZoneDrawing::path($shot->zone),
+                'heart' => ZoneDrawing::path($shot->heart),
             ];
         }
         $this->shots = $shots;

@@ -60,8 +60,13 @@ final class RunOutPageTest extends BrowserTestCase
         $this->web->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
         $this->until(fn(): bool => 4 === preg_match_all('/\d\.\d\d,\d\.\d\d/', $this->value("#pin-zone-$ball")), 'the zone is drawn');
         $this->click('#plan-run');
-        $this->until(fn(): bool => $this->howMany('#stop-plan') > 0, 'planning again');
+        $this->until(fn(): bool => $this->howMany('#stop-plan') > 0 && $this->howMany('#card-2') > 0, 'planning again');
+        // A shot that is chosen while the plan gets better stays chosen.
+        $this->click('#card-2');
         $this->settled();
+        self::assertSame('2', $this->one('#workspace')->getAttribute('data-chosen'));
+        $this->keys('l');
+        $this->until(fn(): bool => $this->howMany('#says li') > 0, 'what it turns on');
         self::assertStringContainsString('What is pinned', $this->text('#says'));
         $this->click('#compare-plans');
         $this->until(fn(): bool => $this->howMany('#plan-table') > 0, 'side by side');

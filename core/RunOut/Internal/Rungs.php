@@ -113,6 +113,18 @@ final class Rungs
         return $fast > self::FASTEST ? null : [$fast, $a, $b];
     }
 
+    /**
+     * A cut on the ladder of cuts.
+     *
+     * @param float $cut rad
+     *
+     * @return float steps from the widest cut to the left, 0 … CUTS − 1
+     */
+    public static function cutStep(float $cut): float
+    {
+        return max(0.0, min(self::CUTS - 1.0, (rad2deg($cut) + self::WIDEST) / self::CUT_STEP));
+    }
+
     /** The place in DISTANCES that a distance (m) counts as. */
     public static function distance(float $d): int
     {

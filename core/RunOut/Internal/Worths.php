@@ -312,7 +312,7 @@ final class Worths
         if ([] === $this->worths($after)) {
             return 1.0;
         }
-        $step = max(0.0, min(Rungs::CUTS - 1.0, (rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP));
+        $step = Rungs::cutStep($cut);
         $lower = (int) min(Rungs::CUTS - 2, floor($step));
 
         $onward = $this->onward($after, $ball, $pocket);
@@ -353,7 +353,7 @@ final class Worths
         if (null === $pot) {
             return [];
         }
-        $step = max(0.0, min(Rungs::CUTS - 1.0, (rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP));
+        $step = Rungs::cutStep($cut);
         $n = $pot[2]->place[$node] ?? -1;
         $chances = $pot[2]->chances($this->pots->about($set, $ball));
         $along = cos($cut) * (1 + $this->tables->simulator->ball->restitution) / 2;
@@ -440,7 +440,7 @@ final class Worths
             if ($where !== $pocket) {
                 continue;
             }
-            $c = (int) max(0, min(Rungs::CUTS - 1, round((rad2deg($cut) + Rungs::WIDEST) / Rungs::CUT_STEP)));
+            $c = (int) round(Rungs::cutStep($cut));
             foreach (Rungs::ROLLS as $r => $roll) {
                 foreach (Rungs::SIDES as $s => $side) {
                     $base = (($c * 5 + $r) * 3 + $s) * Rungs::SPEEDS;
