@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
+use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\RunOut\BreakShotSearch;
 
 /**
  * Takes the pictures in docs/screenshots from the demo racks: "bin/zig-lane screenshots". Not a test, so it is not named
@@ -42,6 +45,7 @@ final class Screenshots extends BrowserTestCase
             $this->web->takeScreenshot("$folder/$name.png");
         }
         $this->runOut($rack, $folder);
+        $this->breakShot($folder);
         $this->routes($cluster, $folder);
         $this->measure();
         $this->web->takeScreenshot("$folder/measure.png");
@@ -114,6 +118,22 @@ final class Screenshots extends BrowserTestCase
         $this->click('#compare-plans');
         $this->until(fn(): bool => $this->howMany('#plan-table') > 0, 'side by side');
         $this->web->takeScreenshot("$folder/plans.png");
+    }
+
+    /** A rack of straight pool that stands, planned; its break shot. */
+    private function breakShot(string $folder): void
+    {
+        $this->screen(1280, 800);
+        $found = BreakShotSearch::best(RackFile::read(JsonText::decode((string) json_encode(self::rack(['cue' => [4.9, 3.0], '9' => [6.2, 2.85]], ['game' => 'straight-pool', 'name' => 'Fourteen and the nine'])))));
+        self::assertNotNull($found);
+        $this->import(RackFile::write($found->rack->withLegs([])));
+        $this->click('#mode-run');
+        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
+        $this->click('#plan-run');
+        $this->until(fn(): bool => $this->howMany('#to-break') > 0, 'the break shot');
+        $this->click('#to-break');
+        $this->until(fn(): bool => $this->howMany('#next-rack') > 0, 'its page');
+        $this->web->takeScreenshot("$folder/break-shot.png");
     }
 
     private function demo(string $name): string
