@@ -38,10 +38,15 @@ final class RouteSearch
     /** Tips swept in the second round, between those. */
     private const MORE_TIPS = [
         [0.0, -0.12], [0.0, 0.12], [0.0, -0.35], [0.0, 0.35],
-        [-0.1, -0.25], [0.1, -0.25], [-0.1, 0.25], [0.1, 0.25],
         [-0.3, -0.15], [0.3, -0.15], [-0.3, 0.15], [0.3, 0.15],
         [-0.2, -0.4], [0.2, -0.4], [-0.2, 0.4], [0.2, 0.4],
         [-0.45, -0.15], [0.45, -0.15], [-0.45, 0.15], [0.45, 0.15],
+    ];
+
+    /** Strokes swept toward both sides of the pocket: [side, height, part of what drops]. */
+    private const SENT_ASIDE = [
+        [0.0, 0.0, -0.6], [0.0, 0.0, 0.6], [0.0, -0.25, -0.6], [0.0, -0.25, 0.6], [0.0, 0.25, -0.6], [0.0, 0.25, 0.6],
+        [0.0, -0.45, -0.6], [0.0, -0.45, 0.6], [0.0, 0.45, -0.6], [0.0, 0.45, 0.6],
     ];
 
     /** Ratio of neighbouring speeds; softest and hardest, as shares of the reading stroke's; hardest of all, m/s. */
@@ -50,13 +55,14 @@ final class RouteSearch
     private const HARDEST = 5.5;
     private const MOST_SPEED = 7.5;
 
-    /** Parts of the pocket tried beside the middle when refining. */
-    private const OFFSET_STEP = 0.45;
+    /** First step of the refinement: share of the speed, tip (radii), part of what drops. */
+    private const FIRST_STEP = [0.08, 0.1, 0.45];
 
     /** Ideas looked into at first and then, refined, and kept. */
     private const FIRST = 12;
-    private const LOOKED = 30;
-    private const REFINED = 6;
+    private const LOOKED = 50;
+    private const STIRRED = 10;
+    private const REFINED = 5;
     public const KEPT = 6;
 
     /** Strokes of one idea that are looked into. */
@@ -68,7 +74,7 @@ final class RouteSearch
     private const SOME = 48;
     public const MANY = 400;
 
-    private const ROUNDS = 3;
+    private const ROUNDS = 4;
 
     /** Behind the best by so much in worth, an idea is refined in one round, or in two. */
     private const FAR_BEHIND = 0.08;
@@ -78,16 +84,19 @@ final class RouteSearch
     private const STEPS = [
         [1, 0, 0, 0], [-1, 0, 0, 0], [0, 1, 0, 0], [0, -1, 0, 0], [0, 0, 1, 0], [0, 0, -1, 0], [0, 0, 0, 1], [0, 0, 0, -1],
         [1, 0, -1, 0], [-1, 0, 1, 0], [2, 0, 0, 0], [-2, 0, 0, 0],
+        [2, 0, 0, 1], [2, 0, 0, -1], [-2, 0, 0, 1], [-2, 0, 0, -1],
     ];
 
-    /** Tries of a first look, and how far behind (worth) it may fall. */
-    private const LOOK = 10;
-    private const BEHIND = 0.06;
+    /** How far behind (worth) a step may lie after so many tries. */
+    private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
 
     /** The best few are polished under more errors, with steps of these sizes. */
-    private const POLISHED = 2;
+    private const POLISHED = 3;
     private const POLISH = [[0.05, 0.06, 0.3], [0.025, 0.03, 0.15]];
-    private const MORE = 96;
+    private const MORE = 144;
+
+    /** What a step under few errors must bring, else it may be luck. */
+    private const LUCK = 0.02;
 
     /** A difference of worth that is none. */
     private const NOTHING = 0.005;
@@ -130,7 +139,14 @@ final class RouteSearch
         $swept = $this->sweep(self::TIPS);
         yield $this->kept($this->rough($swept, self::FIRST), self::FEW);
         $this->outlook->lookOn();
-        $rough = $this->rough([...$swept, ...$this->sweep(self::MORE_TIPS)], self::LOOKED);
+        $rough = $this->rough([...$swept, ...$this->sweep(self::MORE_TIPS), ...$this->sweep(self::SENT_ASIDE)], self::LOOKED);
+        // One step round each of the better ideas, under few errors, tells which deserve more.
+        foreach (\array_slice($rough, 0, self::STIRRED) as $n => [$candidate, $worth]) {
+            $stirred = $this->around($candidate, $worth, ...self::FIRST_STEP, tries: self::FEW);
+            $rough[$n] = $stirred[1] > $worth + self::LUCK ? $stirred : $rough[$n];
+        }
+        $rough = self::apart($this->ranked($rough));
+        yield $this->kept($rough, self::FEW);
         $settled = [];
         foreach (\array_slice($rough, 0, self::REFINED) as $n => [$candidate]) {
             // What is far behind needs no last touch.
@@ -138,9 +154,9 @@ final class RouteSearch
             $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : ($behind > self::BEHIND_THE_BEST ? 2 : self::ROUNDS));
             yield $this->kept($this->ranked([...$settled, ...\array_slice($rough, $n + 1)]), self::FEW);
         }
-        $settled = $this->ranked($settled);
-        foreach (\array_slice($settled, 0, self::POLISHED) as $n => [$candidate]) {
-            $most = $this->judged($candidate, self::MORE);
+        // Under more errors than they were refined with: the luckiest is not the best.
+        $settled = self::apart($this->ranked(array_map(fn(array $s): array => [$s[0], $this->judged($s[0], self::MORE)], $settled)));
+        foreach (\array_slice($settled, 0, self::POLISHED) as $n => [$candidate, $most]) {
             foreach (self::POLISH as [$dv, $da, $do]) {
                 [$candidate, $most] = $this->around($candidate, $most, $dv, $da, $do, self::MORE);
             }
@@ -250,7 +266,7 @@ final class RouteSearch
     }
 
     /**
-     * @param list<array{float, float}> $tips [side, height]
+     * @param list<array{0: float, 1: float, 2?: float}> $tips [side, height, part of what drops]
      *
      * @return list<array{float, float, float, float, float, float, float, string}> [speed, side, height, offset, aim, elevation, score, idea]
      */
@@ -259,7 +275,7 @@ final class RouteSearch
         $sigma = max($this->rack->player->speed, 0.03);
         $spread = array_map(static fn(int $k): float => exp(-0.5 * ($k * log(self::RUNG) / $sigma) ** 2), range(-2, 2));
         $found = [];
-        foreach ($this->ladders($tips) as [$tip, $ladder]) {
+        foreach ($this->ladders($tips) as [$tip, $ladder, $offset]) {
             [$a, $b] = [$tip->side, $tip->height];
             foreach ($ladder as $n => $rung) {
                 if (null === $rung['stop'] || $rung['worth'] <= 0.0) {
@@ -270,8 +286,8 @@ final class RouteSearch
                     $sum += $weight * ($ladder[$n + $k - 2]['worth'] ?? 0.0);
                     $weights += $weight;
                 }
-                $idea = $rung['rails'] . '|' . (abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l')) . (abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l'));
-                $found[] = [$rung['speed'], $a, $b, 0.0, $rung['aim'], $rung['elevation'], $sum / $weights, $idea];
+                $idea = $rung['rails'] . '|' . (abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l')) . (abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l')) . ($offset <=> 0.0);
+                $found[] = [$rung['speed'], $a, $b, $offset, $rung['aim'], $rung['elevation'], $sum / $weights, $idea];
             }
         }
 
@@ -281,9 +297,9 @@ final class RouteSearch
     /**
      * For every tip the strokes from soft to hard, and where they leave the cue ball.
      *
-     * @param list<array{float, float}> $tips [side, height]
+     * @param list<array{0: float, 1: float, 2?: float}> $tips [side, height, part of what drops]
      *
-     * @return list<array{Tip, list<array{speed: float, aim: float, elevation: float, stop: Point|null, worth: float, rails: string}>}> no
+     * @return list<array{Tip, list<array{speed: float, aim: float, elevation: float, stop: Point|null, worth: float, rails: string}>, float}> no
      *                         stop where the pot fails, the cue ball falls or another ball is moved
      */
     private function ladders(array $tips): array
@@ -291,17 +307,21 @@ final class RouteSearch
         $easy = $this->pot->readingSpeed($this->cue->x, $this->cue->y);
         $most = min(self::MOST_SPEED, $easy * self::HARDEST);
         $ladders = [];
-        foreach ($tips as [$a, $b]) {
+        foreach ($tips as $swept) {
+            [$a, $b] = $swept;
+            $offset = $swept[2] ?? 0.0;
             $ladder = [];
             for ($speed = $easy * self::SOFTEST; $speed <= $most; $speed *= self::RUNG) {
                 $rung = ['speed' => $speed, 'aim' => 0.0, 'elevation' => 0.0, 'stop' => null, 'worth' => 0.0, 'rails' => ''];
-                $line = $this->pot->line($this->cue->x, $this->cue->y, $speed, $a, $b);
+                $line = $this->pot->line($this->cue->x, $this->cue->y, $speed, $a, $b, $offset);
                 if (!$line instanceof NoPot) {
                     $state = $this->trial->run($line[0], $speed, $a, $b, $line[1], record: true);
                     ++$this->played;
                     $good = null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state);
                     $moved = $good ? $this->trial->moved($state) : [];
-                    if ([] !== $moved) {
+                    if ([] !== $moved && 0.0 !== $offset) {
+                        // What is moved on purpose is looked for with the ball sent to the middle.
+                    } elseif ([] !== $moved) {
                         $this->contacts[] = [$speed, new Tip($a, $b), $moved];
                     } elseif ($good) {
                         $rung = [
@@ -316,7 +336,7 @@ final class RouteSearch
                 }
                 $ladder[] = $rung;
             }
-            $ladders[] = [new Tip($a, $b), $ladder];
+            $ladders[] = [new Tip($a, $b), $ladder, $offset];
         }
 
         return $ladders;
@@ -335,7 +355,7 @@ final class RouteSearch
     }
 
     /**
-     * The best of each idea: those of the highest scores under a few errors, the better half of them under more.
+     * The best of the ideas, apart from each other: those of the highest scores under a few errors, the better half of them under more.
      *
      * @param list<array{float, float, float, float, float, float, float, string}> $swept
      *
@@ -349,19 +369,12 @@ final class RouteSearch
         foreach ($swept as $c) {
             $count[$c[7]] = ($count[$c[7]] ?? 0) + 1;
             if ($count[$c[7]] <= self::OF_AN_IDEA && \count($chosen) < 2 * $most) {
-                $chosen[] = $c;
+                $chosen[] = [$c[0], $c[1], $c[2], $c[3], $c[4], $c[5]];
             }
         }
         $ranked = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEWEST)], $chosen));
-        $best = [];
-        foreach (\array_slice($ranked, 0, $most) as [$c]) {
-            $worth = $this->judged($c, self::FEW);
-            if (!isset($best[$c[7]]) || $worth > $best[$c[7]][1]) {
-                $best[$c[7]] = [[$c[0], $c[1], $c[2], $c[3], $c[4], $c[5]], $worth];
-            }
-        }
 
-        return $this->ranked(array_values($best));
+        return self::apart($this->ranked(array_map(fn(array $r): array => [$r[0], $this->judged($r[0], self::FEW)], \array_slice($ranked, 0, $most))));
     }
 
     /**
@@ -376,6 +389,28 @@ final class RouteSearch
         usort($judged, static fn(array $p, array $q): int => $q[1] <=> $p[1]);
 
         return $judged;
+    }
+
+    /**
+     * Without those that have come to lie beside a better one.
+     *
+     * @param list<array{array{float, float, float, float, float, float}, float}> $ranked the best first
+     *
+     * @return list<array{array{float, float, float, float, float, float}, float}>
+     */
+    private static function apart(array $ranked): array
+    {
+        $kept = [];
+        foreach ($ranked as $one) {
+            foreach ($kept as $other) {
+                if (abs(log($one[0][0] / $other[0][0])) < 0.09 && hypot($one[0][1] - $other[0][1], $one[0][2] - $other[0][2]) < 0.13 && abs($one[0][3] - $other[0][3]) < 0.3) {
+                    continue 2;
+                }
+            }
+            $kept[] = $one;
+        }
+
+        return $kept;
     }
 
     /**
@@ -397,12 +432,15 @@ final class RouteSearch
     {
         $best = $candidate;
         $most = $this->judged($candidate, self::SOME);
-        [$dv, $da, $do] = [0.08, 0.1, self::OFFSET_STEP];
+        [$dv, $da, $do] = self::FIRST_STEP;
         for ($round = 0; $round < $rounds; ++$round) {
+            $before = $most;
             [$best, $most] = $this->around($best, $most, $dv, $da, $do, self::SOME);
-            $dv /= 2;
-            $da /= 2;
-            $do /= 2;
+            if ($most <= $before + self::NOTHING) {
+                $dv /= 2;
+                $da /= 2;
+                $do /= 2;
+            }
         }
         // Side spin and parts of the pocket that bring nothing are left out.
         foreach ([[0.0, $best[3]], [$best[1], 0.0], [0.0, 0.0]] as [$a, $offset]) {
@@ -427,17 +465,49 @@ final class RouteSearch
         $from = $best;
         foreach (self::STEPS as [$v, $a, $b, $o]) {
             $try = $this->aimed($from[0] * (1 + $dv * $v), $from[1] + $da * $a, $from[2] + $da * $b, max(-1.0, min(1.0, $from[3] + $do * $o)));
-            // A first look under a few of the errors spares the rest where it falls far behind.
-            if (null === $try || $this->judged($try, self::LOOK) < $most - self::BEHIND) {
-                continue;
-            }
-            $worth = $this->judged($try, $tries);
-            if ($worth > $most) {
+            $worth = null === $try ? null : $this->raced($try, $tries, $most);
+            if (null !== $worth && $worth > $most) {
                 [$best, $most] = [$try, $worth];
             }
         }
 
         return [$best, $most];
+    }
+
+    /**
+     * Worth of a stroke, given up as soon as it falls behind what is to be beaten.
+     *
+     * @param array{float, float, float, float, float, float} $c
+     */
+    private function raced(array $c, int $tries, float $most): ?float
+    {
+        [$speed, $a, $b, , $aim, $elevation] = $c;
+        $error = $this->pot->errors($this->cue->x, $this->cue->y, $aim, $elevation, $speed);
+        $worth = 0.0;
+        foreach (ErrorSamples::of($tries) as $n => $sample) {
+            if (isset(self::BEHIND[$n]) && $worth / $n < $most - self::BEHIND[$n]) {
+                return null;
+            }
+            ++$this->played;
+            $state = $this->trial->under($error, $sample, $aim, $speed, $a, $b, $elevation);
+            if (null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state)) {
+                $worth += $this->left($state, $this->trial->moved($state));
+            }
+        }
+
+        return $worth / $tries;
+    }
+
+    /**
+     * What a pot has left the cue ball with.
+     *
+     * @param list<int> $moved other balls that lie elsewhere now
+     */
+    private function left(KernelState $state, array $moved): float
+    {
+        return [] === $moved
+            ? $this->outlook->worth($state->x[0], $state->y[0])
+            : $this->outlook->disturbed($this->trial->places($state, $moved), $state->x[0], $state->y[0]);
     }
 
     /**
@@ -481,7 +551,7 @@ final class RouteSearch
                 continue;
             }
             ++$pot;
-            $left = [] === $moved ? $this->outlook->worth($state->x[0], $state->y[0]) : $this->outlook->disturbed($this->trial->places($state, $moved), $state->x[0], $state->y[0]);
+            $left = $this->left($state, $moved);
             $worth += $left;
             if ($left >= $level) {
                 ++$position;

@@ -18,10 +18,10 @@ use ZigLane\Core\Simulation\Simulator;
  */
 final class CalibrationTest extends TestCase
 {
-    private const TRIES = 2000;
+    private const TRIES = 5000;
     private const ROUTES = 40;
 
-    /** The same shots under 2,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
+    /** The same shots under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
     public function testTheChancesOfFortyRoutesComeAbout(): void
     {
         $errors = ErrorSamples::random(self::TRIES, new Generator(99));
@@ -35,7 +35,7 @@ final class CalibrationTest extends TestCase
                 }
                 $played = $search->chances($route->shot, self::TRIES, $errors);
                 foreach (['pot' => $route->pot, 'position' => $route->position, 'worth' => $route->worth] as $what => $told) {
-                    // 400 tries told, 2,000 played: the odds that chance alone makes a difference of 3 points are small.
+                    // 400 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
                     self::assertEqualsWithDelta($played[$what], $told, 0.03, "$what of route $judged, {$route->family->words()}");
                     $bias[$what] += ($told - $played[$what]) / self::ROUTES;
                 }
