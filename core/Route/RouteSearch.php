@@ -62,8 +62,12 @@ final class RouteSearch
     private const FIRST = 12;
     private const LOOKED = 50;
     private const STIRRED = 10;
+
+    /** Share of the best one's worth from which another way is named. */
+    private const SENSIBLE = 0.7;
+
     private const REFINED = 5;
-    public const KEPT = 6;
+    public const KEPT = 5;
 
     /** Strokes of one idea that are looked into. */
     private const OF_AN_IDEA = 4;
@@ -162,7 +166,10 @@ final class RouteSearch
             }
             $settled[$n] = [$candidate, $most];
         }
-        yield $this->kept($this->ranked($settled), self::MANY);
+        // Other ways there are named too, as far as they are sensible.
+        $enough = self::SENSIBLE * ($settled[0][1] ?? 0.0);
+        $others = array_filter(\array_slice($rough, self::REFINED), static fn(array $r): bool => $r[1] > $enough);
+        yield $this->kept([...$this->ranked($settled), ...$others], self::MANY);
     }
 
     /**
