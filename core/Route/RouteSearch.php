@@ -193,7 +193,7 @@ final class RouteSearch
         $settled = [];
         foreach (\array_slice($ranked, 0, $refined) as [$candidate, $worth]) {
             $behind = ($settled[0][1] ?? 0.0) - $worth;
-            $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : $rounds);
+            $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : $rounds, finer: true);
         }
 
         return $this->kept($this->ranked([...$settled, ...\array_slice($ranked, $refined)]), $tries);
@@ -432,10 +432,12 @@ final class RouteSearch
      * Pattern search around a candidate, under the same errors throughout.
      *
      * @param array{float, float, float, float, float, float} $candidate
+     * @param bool                                            $finer every round finer than the last; else a step is kept while it
+     *                                                        brings something
      *
      * @return array{array{float, float, float, float, float, float}, float}
      */
-    private function refined(array $candidate, int $rounds): array
+    private function refined(array $candidate, int $rounds, bool $finer = false): array
     {
         $best = $candidate;
         $most = $this->judged($candidate, self::SOME);
@@ -443,7 +445,7 @@ final class RouteSearch
         for ($round = 0; $round < $rounds; ++$round) {
             $before = $most;
             [$best, $most] = $this->around($best, $most, $dv, $da, $do, self::SOME);
-            if ($most <= $before + self::NOTHING) {
+            if ($finer || $most <= $before + self::NOTHING) {
                 $dv /= 2;
                 $da /= 2;
                 $do /= 2;

@@ -69,7 +69,7 @@ final class IdeasTest extends TestCase
             static fn(Plan $p) => self::assertSame(Group::Stripes, $p->rack->group),
         ];
         yield 'bump the eight to where it goes' => [
-            ['cue' => [4.6, 1.5], 1 => [6.0, 2.0], 2 => [2.5, 1.0], 8 => [5.0, 3.913], 9 => [4.78, 3.913], 10 => [5.22, 3.913]],
+            ['cue' => [4.6, 2.0], 1 => [6.0, 2.4], 2 => [3.0, 1.0], 8 => [5.0, 3.913], 9 => [4.78, 3.913], 10 => [5.22, 3.913]],
             'eight-ball', 'solids', Level::Advanced, 'The 8, 9 and 10 lie in a cluster and go only once it is open',
             static fn(Plan $p) => self::assertStringStartsWith('Breaks the cluster of the 8, 9 and 10', implode(' ', array_merge(...array_map(static fn(PlannedShot $s): array => $s->ideas, $p->shots)))),
         ];
