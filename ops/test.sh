@@ -1,8 +1,8 @@
 # The tests; sourced by bin/zig-lane. They run on an instance of their own under var/test.
 
-CORE_TESTS=
+PLANNING_TESTS=
 end_test_instance() {
-    [ -z "$CORE_TESTS" ] || kill "$CORE_TESTS" 2>/dev/null || true
+    [ -z "$PLANNING_TESTS" ] || kill "$PLANNING_TESTS" 2>/dev/null || true
     workers_stop
     web_stop
     database_stop
@@ -10,19 +10,19 @@ end_test_instance() {
 
 phpunit() { exec php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$1"; }
 
-# The core's tests need nothing but the processor: they run beside the others, and what they say comes when they are done.
-core_tests_begin() {
+# The planning tests need nothing but the processor: they run beside the others, and what they say comes when they are done.
+planning_tests_begin() {
     mkdir -p "$HERE/log"
-    phpunit core >"$HERE/log/core-tests" 2>&1 &
-    CORE_TESTS=$!
+    phpunit planning >"$HERE/log/planning-tests" 2>&1 &
+    PLANNING_TESTS=$!
 }
 
-core_tests_end() {
+planning_tests_end() {
     local answer=0
-    say "— core"
-    wait "$CORE_TESTS" || answer=$?
-    CORE_TESTS=
-    cat "$HERE/log/core-tests"
+    say "— core, routes and plans"
+    wait "$PLANNING_TESTS" || answer=$?
+    PLANNING_TESTS=
+    cat "$HERE/log/planning-tests"
     return "$answer"
 }
 
@@ -71,7 +71,7 @@ run_tests() {
         core) trap end_test_instance EXIT ;;
     esac
     if [ "$part" = all ] || [ "$part" = core ]; then
-        core_tests_begin
+        planning_tests_begin
     fi
     if [ "$part" = all ] || [ "$part" = style ]; then
         say "— style"
@@ -88,7 +88,9 @@ run_tests() {
         (phpunit app)
     fi
     if [ "$part" = all ] || [ "$part" = core ]; then
-        core_tests_end
+        say "— core"
+        (phpunit core)
+        planning_tests_end
     fi
     if [ "$part" = all ] || [ "$part" = browser ]; then
         say "— browser"
