@@ -125,15 +125,15 @@ final readonly class Bench
     }
 
     /**
-     * Whole plans of nine-ball racks as a break leaves them, the ball in hand: medians, and the most memory.
+     * Whole plans of racks as a break leaves them, the ball in hand: medians, and the most memory.
      *
      * @return array{first: float, settled: float, memory: float} s to the first complete line and to the settled one; MB
      */
-    public function plans(int $racks = 5): array
+    public function plans(GameName $game = GameName::NineBall, int $racks = 5): array
     {
         $first = $settled = [];
         for ($n = 0; $n <= $racks; ++$n) {
-            $rack = FreshRack::broken(GameName::NineBall, 500 + $n, Player::of(Level::League))->rack->withBallInHand(true);
+            $rack = FreshRack::broken($game, 500 + $n, Player::of(Level::League))->rack->withBallInHand(true);
             [$one, $all] = self::plan($rack);
             // The first one warms up.
             if ($n > 0) {
@@ -148,16 +148,16 @@ final readonly class Bench
     }
 
     /**
-     * How planning grows with the balls: straight pool, balls anywhere, the cue ball as it lies.
+     * How planning grows with the balls: straight pool with balls anywhere and the ball in hand; one ball alone is nine-ball's.
      *
      * @return list<array{balls: int, first: float, settled: float, runOut: float}> s
      */
     public function planCurve(): array
     {
         $rows = [];
-        foreach ([2, 3, 4, 6, 8, 10, 12, 15] as $balls) {
+        foreach ([1, 2, 3, 4, 6, 8, 10, 12, 15] as $balls) {
             [$rack] = $this->workload->racks(1, $balls);
-            $rack = new Rack('bench', GameName::StraightPool, $rack->table, $rack->layout, ballInHand: true);
+            $rack = new Rack('bench', 1 === $balls ? GameName::NineBall : GameName::StraightPool, $rack->table, $rack->layout, ballInHand: true);
             [$first, $settled, $runOut] = self::plan($rack);
             $rows[] = ['balls' => $balls, 'first' => round($first, 2), 'settled' => round($settled, 2), 'runOut' => round($runOut, 3)];
         }

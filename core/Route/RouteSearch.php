@@ -60,8 +60,8 @@ final class RouteSearch
 
     /** Ideas looked into at first and then, refined, and kept. */
     private const FIRST = 12;
-    private const LOOKED = 50;
-    private const STIRRED = 10;
+    private const LOOKED = 36;
+    private const STIRRED = 8;
 
     /** Share of the best one's worth from which another way is named. */
     private const SENSIBLE = 0.7;
@@ -95,7 +95,7 @@ final class RouteSearch
     private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
 
     /** The best few are polished under more errors, with steps of these sizes. */
-    private const POLISHED = 3;
+    private const POLISHED = 2;
     private const POLISH = [[0.05, 0.06, 0.3], [0.025, 0.03, 0.15]];
     private const MORE = 144;
 

@@ -11,6 +11,9 @@ use ZigLane\Core\Game\GameName;
  */
 final readonly class Effort
 {
+    /** Orders gone through when a plan is looked at from shot to shot: each look sees others. */
+    private const FEWER = 40;
+
     /**
      * @param bool $fine    the worth of places worked out closely, side spin counted on
      * @param int  $choices balls and pockets looked into
@@ -40,12 +43,12 @@ final readonly class Effort
     /** For the later shots of a plan: they will be planned anew when their turn comes. */
     public static function later(): self
     {
-        return new self(true, 2, 10, 1, 2, 400);
+        return new self(true, 2, 10, 1, 2, 400, orders: self::FEWER);
     }
 
     /** For the shot that is played next. */
     public static function settled(): self
     {
-        return new self(true, 3, 14, 2, 3, 400);
+        return new self(true, 3, 14, 2, 3, 400, orders: self::FEWER);
     }
 }

@@ -27,8 +27,9 @@ final class PlanSearch
     private const FIXED = 15.0;
     private const FREE = 25.0;
 
-    /** Share of them for the search; the rest is for what the plan says. */
-    private const SEARCHED = 0.8;
+    /** Share of them for the search; the rest is for what the plan says, which takes longer where the order is free. */
+    private const SEARCHED_FIXED = 0.8;
+    private const SEARCHED_FREE = 0.6;
 
     /** A new line no more often than this, ns. */
     private const OFTEN = 1_500_000_000;
@@ -54,7 +55,8 @@ final class PlanSearch
      */
     public function plans(): \Generator
     {
-        $end = hrtime(true) + (int) (self::SEARCHED * $this->budget * 1e9);
+        $share = Order::isFixed($this->rack->rules()) ? self::SEARCHED_FIXED : self::SEARCHED_FREE;
+        $end = hrtime(true) + (int) ($share * $this->budget * 1e9);
         [$start, $shots, $stopped] = $this->kept();
         if (null !== $stopped) {
             yield new Plan($this->rack, $shots, 0.0, $stopped, settled: true);
@@ -77,11 +79,15 @@ final class PlanSearch
         $others = $choice->others ?? [];
         $from = $laid;
         $next = 0;
+        $began = hrtime(true);
         while (null !== $choice) {
             // The rest roughly, so that there is a whole line to look at.
             [$shot, $after, $rest] = $this->step($planner, $quick, $laid, $choice, true);
             $shots[] = $shot;
-            $settled = null === $after || null === $rest || hrtime(true) > $end;
+            // A shot that would not be done in time is not begun.
+            $now = hrtime(true);
+            $settled = null === $after || null === $rest || $now + ($now - $began) > $end;
+            $began = $now;
             if ($settled || hrtime(true) > $next) {
                 $plan = $this->line($quick, $after ?? $laid, $rest, $shots, $from);
                 // A line that breaks off on the way is no better to look at than a whole one.

@@ -11,6 +11,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\App\CoreJit;
 use ZigLane\Core\Bench\Bench;
+use ZigLane\Core\Game\GameName;
 
 /**
  * How fast the core is on this machine; needs no database.
@@ -40,6 +41,9 @@ final class LaneBenchCommand extends Command
         $plans = $bench->plans();
         $answer += ['firstPlanSeconds' => round($plans['first'], 2), 'settledPlanSeconds' => round($plans['settled'], 1), 'memoryMb' => round($plans['memory'])];
         if (true === $input->getOption('plans')) {
+            foreach ([GameName::EightBall, GameName::StraightPool] as $game) {
+                $answer[$game->value] = array_map(static fn(float $v): float => round($v, 2), $bench->plans($game, 3));
+            }
             $answer['plans'] = $bench->planCurve();
         }
         if (true === $input->getOption('curve')) {
