@@ -326,10 +326,11 @@ final class RouteSearch
                     ++$this->played;
                     $good = null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state);
                     $moved = $good ? $this->trial->moved($state) : [];
-                    if ([] !== $moved && 0.0 !== $offset) {
+                    if ([] !== $moved) {
                         // What is moved on purpose is looked for with the ball sent to the middle.
-                    } elseif ([] !== $moved) {
-                        $this->contacts[] = [$speed, new Tip($a, $b), $moved];
+                        if (0.0 === $offset) {
+                            $this->contacts[] = [$speed, new Tip($a, $b), $moved];
+                        }
                     } elseif ($good) {
                         $rung = [
                             'speed' => $speed,

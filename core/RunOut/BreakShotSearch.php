@@ -60,7 +60,7 @@ final class BreakShotSearch
         if (null === $ball || Racking::inside($simulator, $rack->layout->ball($ball)) || Racking::inside($simulator, $rack->layout->ball(BallId::CUE))) {
             return null;
         }
-        $layout = self::stands($rack) ? $rack->layout : self::racked($rack, $ball);
+        $layout = [$ball] === $rack->layout->objectBalls() ? self::racked($rack, $ball) : $rack->layout;
         $cue = $layout->ball(BallId::CUE);
         $found = [];
         foreach (\array_slice(Openings::goingOf($simulator, $layout, $ball), 0, 3) as $opening) {

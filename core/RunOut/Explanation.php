@@ -49,6 +49,8 @@ final readonly class Explanation
             $start = $plan->rack->withLayout($first->before);
             $worths = $this->planner->worths($start);
             $set = Worths::set($start->layout);
+            $cue = $start->layout->ball(BallId::CUE);
+            $now = $this->planner->roughly($start)->at($set, $cue->x, $cue->y);
             $end = $this->end($plan);
             $break = null === $end ? null : BreakShotSearch::best($end);
             $says = [
@@ -57,8 +59,8 @@ final readonly class Explanation
                 ...$this->far($plan, $start),
                 ...(null === $end ? [] : [$break?->words() ?? \sprintf('From there the %d is no break ball: nothing that pots it opens the rack.', $end->layout->objectBalls()[0])]),
                 ...self::other($plan, $first, $others),
-                ...$this->skill($start, $set, $first->runOut),
-                ...$this->pinned($start, $set, $first->runOut),
+                ...$this->skill($start, $set, $first->runOut, $now),
+                ...$this->pinned($start, $set, $first->runOut, $now),
             ];
         }
         if (null !== $hinge) {
@@ -188,10 +190,9 @@ final readonly class Explanation
      *
      * @return list<string>
      */
-    private function skill(Rack $start, int $set, float $runOut): array
+    private function skill(Rack $start, int $set, float $runOut, float $now): array
     {
         $cue = $start->layout->ball(BallId::CUE);
-        $now = $this->planner->roughly($start)->at($set, $cue->x, $cue->y);
         if ($now < 0.005) {
             return [];
         }
@@ -213,15 +214,17 @@ final readonly class Explanation
     }
 
     /**
+     * @param float $now worth of the cue ball's place, roughly
+     *
      * @return list<string>
      */
-    private function pinned(Rack $start, int $set, float $runOut): array
+    private function pinned(Rack $start, int $set, float $runOut, float $now): array
     {
         if ($this->pins->isEmpty()) {
             return [];
         }
         $cue = $start->layout->ball(BallId::CUE);
-        $now = max($this->planner->roughly($start)->at($set, $cue->x, $cue->y), 1e-3);
+        $now = max($now, 1e-3);
         $free = $this->planner->roughly($start, new Pins())->at($set, $cue->x, $cue->y);
         $cost = min(1.0, $runOut * $free / $now) - $runOut;
 

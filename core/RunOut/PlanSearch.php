@@ -88,7 +88,7 @@ final class PlanSearch
             $now = hrtime(true);
             $settled = null === $after || null === $rest || $now + ($now - $began) > $end;
             $began = $now;
-            if ($settled || hrtime(true) > $next) {
+            if ($settled || $now > $next) {
                 $plan = $this->line($quick, $after ?? $laid, $rest, $shots, $from);
                 // A line that breaks off on the way is no better to look at than a whole one.
                 if ($settled || null === $plan->stopped || null !== $best->stopped) {

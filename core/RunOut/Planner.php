@@ -328,7 +328,8 @@ final class Planner
         $key = $rack->group->value ?? '';
         $known = $this->known[$key] ?? null;
         $fine = $this->effort->fine && !self::tooMany($rack, $this->effort);
-        if (null === $known || !self::serves($known[1], $rack) || ($fine && !$known[0]->fine)) {
+        // What was worked out for one rack holds for another when balls are gone, but none moved.
+        if (null === $known || !self::lieAsBefore($rack->layout->objectBalls(), $known[1]->layout, $rack->layout) || ($fine && !$known[0]->fine)) {
             $known = $this->known[$key] = [$this->worthsFor($rack, $this->pins, $this->effort, $fine), $rack];
         }
         if (!$known[0]->knows(Worths::set($rack->layout))) {
@@ -341,26 +342,10 @@ final class Planner
     /** Where not all sets can be gone through, those that likely orders go through. */
     private function through(Worths $worths, Rack $rack, Effort $effort): void
     {
-        if (null === $this->last || !self::keeps($this->last, $rack->layout)) {
+        if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
             $this->last = [Orders::last($this->simulator, $rack), $rack->layout];
         }
         $worths->through(Worths::set($rack->layout), Orders::likely($rack, $worths, $effort->orders, $this->last[0]));
-    }
-
-    /**
-     * Whether the balls to keep for the end still lie where they lay.
-     *
-     * @param array{list<list<int>>, Layout} $last
-     */
-    private static function keeps(array $last, Layout $layout): bool
-    {
-        foreach (array_merge([], ...$last[0]) as $ball) {
-            if (!$layout->has($ball) || $layout->ball($ball)->distanceTo($last[1]->ball($ball)) > self::MOVED) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     private static function tooMany(Rack $rack, Effort $effort): bool
@@ -368,11 +353,15 @@ final class Planner
         return !Order::isFixed($rack->rules()) && \count(Order::own($rack->rules(), $rack->layout)) > $effort->sets;
     }
 
-    /** Whether what was worked out for one rack holds for another: balls may be gone, but none moved. */
-    private static function serves(Rack $made, Rack $rack): bool
+    /**
+     * Whether balls lie where they lay, on both tables.
+     *
+     * @param list<int> $balls
+     */
+    private static function lieAsBefore(array $balls, Layout $then, Layout $now): bool
     {
-        foreach ($rack->layout->objectBalls() as $ball) {
-            if (!$made->layout->has($ball) || $made->layout->ball($ball)->distanceTo($rack->layout->ball($ball)) > self::MOVED) {
+        foreach ($balls as $ball) {
+            if (!$then->has($ball) || !$now->has($ball) || $then->ball($ball)->distanceTo($now->ball($ball)) > self::MOVED) {
                 return false;
             }
         }

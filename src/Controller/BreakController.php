@@ -68,8 +68,7 @@ final class BreakController extends WorkspaceController
      */
     private function known(int $id, int $plan): array
     {
-        $record = $this->plans->find($id, $plan) ?? throw $this->createNotFoundException("There is no plan $plan of rack $id.");
-        $view = new PlanView($this->find($id), $record, []);
+        $view = new PlanView($this->find($id), $this->knownPlan($id, $plan), []);
 
         return [$view, $view->break ?? throw $this->createNotFoundException("Plan $plan has no break shot.")];
     }

@@ -43,7 +43,7 @@ final class PlanController extends WorkspaceController
     #[Route('/{plan}/stop', name: 'plan_stop', methods: ['POST'])]
     public function stop(int $id, int $plan): Response
     {
-        $record = $this->known($id, $plan);
+        $record = $this->knownPlan($id, $plan);
         $this->plans->stop($record);
 
         return $this->shown($record);
@@ -54,7 +54,7 @@ final class PlanController extends WorkspaceController
     public function take(Request $request, int $id, int $plan): Response
     {
         $open = $this->find($id);
-        $view = new PlanView($open, $this->known($id, $plan), []);
+        $view = new PlanView($open, $this->knownPlan($id, $plan), []);
         if (null === $view->line || [] === $view->line->legs) {
             return $this->workspace($request, $id, 0, 'This plan has no shots yet.', Response::HTTP_UNPROCESSABLE_ENTITY);
         }
@@ -89,11 +89,6 @@ final class PlanController extends WorkspaceController
             'table' => new TableDrawing($open->rack->table),
             'rows' => max([0, ...array_map(static fn(PlanView $v): int => \count($v->shots), $views)]),
         ], new Response(headers: ['Cache-Control' => 'no-store']));
-    }
-
-    private function known(int $id, int $plan): PlanRecord
-    {
-        return $this->plans->find($id, $plan) ?? throw $this->createNotFoundException("There is no plan $plan of rack $id.");
     }
 
     private function shown(PlanRecord $plan): Response

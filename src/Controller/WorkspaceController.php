@@ -7,6 +7,7 @@ namespace ZigLane\App\Controller;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\OpenRack;
@@ -36,6 +37,11 @@ abstract class WorkspaceController extends AbstractController
     protected function find(int $id): OpenRack
     {
         return $this->store->find($id) ?? throw $this->createNotFoundException("There is no rack $id.");
+    }
+
+    protected function knownPlan(int $id, int $plan): PlanRecord
+    {
+        return $this->plans->find($id, $plan) ?? throw $this->createNotFoundException("There is no plan $plan of rack $id.");
     }
 
     protected function version(Request $request): ?int

@@ -14,6 +14,9 @@ use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
+use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\RunOut\BreakShotSearch;
 
 /**
  * A person at the page: Chromium, driven against the running test instance.
@@ -198,6 +201,19 @@ abstract class BrowserTestCase extends TestCase
     protected static function rack(array $balls, array $more = []): array
     {
         return $more + ['format' => 'zig-lane/rack', 'version' => 1, 'name' => 'Browser rack', 'game' => 'nine-ball', 'balls' => $balls];
+    }
+
+    /** Imports a rack of straight pool that stands, with a ball beside it, and has its break shot planned. */
+    protected function planTheBreak(int $ball, string $name): void
+    {
+        $rack = self::rack(['cue' => [4.9, 3.0], (string) $ball => [6.2, 2.85]], ['game' => 'straight-pool', 'name' => $name]);
+        $found = BreakShotSearch::best(RackFile::read(JsonText::decode((string) json_encode($rack))));
+        self::assertNotNull($found);
+        $this->import(RackFile::write($found->rack->withLegs([])));
+        $this->click('#mode-run');
+        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
+        $this->click('#plan-run');
+        $this->until(fn(): bool => $this->howMany('#to-break') > 0, 'the break shot');
     }
 
     /**

@@ -96,6 +96,8 @@ final class ReadPageTest extends BrowserTestCase
         $this->until(fn(): bool => str_contains($this->text('#verdict'), 'The 5 is the problem'), 'undone, still reading');
         $this->click('#mode-plan');
         $this->until(fn(): bool => $this->howMany('#at-3') > 0, 'back to the layout');
+        // The address follows the page by a moment.
+        $this->until(fn(): bool => !str_contains($this->web->getCurrentURL(), 'read='), 'the address follows');
         self::assertStringNotContainsString('read=', $this->web->getCurrentURL());
         $this->assertNoComplaints();
     }

@@ -6,9 +6,6 @@ namespace ZigLane\Tests\Browser;
 
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\WebDriverKeys;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\RunOut\BreakShotSearch;
 
 /**
  * The run-out planned, read, pinned and taken over at the page, by workers that run beside it.
@@ -95,13 +92,7 @@ final class RunOutPageTest extends BrowserTestCase
     /** A rack of straight pool that stands: its break shot, where tries of it leave the balls, and the next rack from one of them. */
     public function testTheBreakShotAndTheNextRack(): void
     {
-        $found = BreakShotSearch::best(RackFile::read(JsonText::decode((string) json_encode(self::rack(['cue' => [4.9, 3.0], '1' => [6.2, 2.85]], ['game' => 'straight-pool'])))));
-        self::assertNotNull($found);
-        $this->import(RackFile::write($found->rack->withLegs([])));
-        $this->click('#mode-run');
-        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
-        $this->click('#plan-run');
-        $this->until(fn(): bool => $this->howMany('#to-break') > 0, 'the break shot');
+        $this->planTheBreak(1, 'Browser rack');
         self::assertStringContainsString('The rack stands', $this->text('#plan-stopped'));
         $this->click('#to-break');
         $this->until(fn(): bool => $this->howMany('#next-rack') > 0, 'its page');

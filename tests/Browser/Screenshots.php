@@ -5,9 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\RunOut\BreakShotSearch;
 
 /**
  * Takes the pictures in docs/screenshots from the demo racks: "bin/zig-lane screenshots". Not a test, so it is not named
@@ -124,13 +121,7 @@ final class Screenshots extends BrowserTestCase
     private function breakShot(string $folder): void
     {
         $this->screen(1280, 800);
-        $found = BreakShotSearch::best(RackFile::read(JsonText::decode((string) json_encode(self::rack(['cue' => [4.9, 3.0], '9' => [6.2, 2.85]], ['game' => 'straight-pool', 'name' => 'Fourteen and the nine'])))));
-        self::assertNotNull($found);
-        $this->import(RackFile::write($found->rack->withLegs([])));
-        $this->click('#mode-run');
-        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
-        $this->click('#plan-run');
-        $this->until(fn(): bool => $this->howMany('#to-break') > 0, 'the break shot');
+        $this->planTheBreak(9, 'Fourteen and the nine');
         $this->click('#to-break');
         $this->until(fn(): bool => $this->howMany('#next-rack') > 0, 'its page');
         $this->web->takeScreenshot("$folder/break-shot.png");
