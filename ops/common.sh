@@ -10,44 +10,27 @@ fail() {
 instance() {
     INSTANCE=$1
     HERE="$ROOT/var/$INSTANCE"
+    LOGS="$HERE/log"
     export ZIG_LANE_INSTANCE=$INSTANCE
-    mkdir -p "$HERE/run" "$HERE/log"
-    chmod 700 "$HERE"
+    RUN="$HERE/run"
+    # A socket's path may have at most 107 bytes: with a longer one, its folder lies elsewhere.
+    if [ ${#RUN} -gt 80 ]; then
+        RUN="/tmp/zig-lane-$(account_number)-$(printf '%s' "$HERE" | sha256sum | cut -c1-16)"
+    fi
+}
+
+# The folders of the instance, nobody else's; run by the account that runs the instance.
+instance_folders() {
+    umask 077
+    mkdir -p "$HERE/log" "$HERE/backups" "$RUN"
+    if [ ! -O "$RUN" ] || [ -L "$RUN" ]; then fail "$RUN belongs to someone else"; fi
+    chmod 700 "$HERE" "$RUN"
 }
 
 # Two starts at once would fight over the same files.
 one_at_a_time() {
-    exec 9>"$HERE/run/lock"
+    exec 9>"$HERE/lock"
     flock -w 120 9 || fail "another start or stop is still at work"
-}
-
-as_root() {
-    if [ "$(id -u)" = 0 ]; then
-        "$@"
-    elif command -v sudo >/dev/null; then
-        sudo "$@"
-    else
-        fail "this needs root or sudo: $*"
-    fi
-}
-
-# Whether the process in a pid file runs and its command line holds a word of ours (a pid may be used again).
-runs() {
-    local pid
-    pid=$(cat "$1" 2>/dev/null) || return 1
-    [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF -- "$2"
-}
-
-# Ends a process kindly, and after half a minute unkindly.
-end_process() {
-    local pid
-    pid=$(cat "$1" 2>/dev/null) || return 0
-    kill -TERM "$pid" 2>/dev/null || true
-    for _ in $(seq 300); do
-        kill -0 "$pid" 2>/dev/null || return 0
-        sleep 0.1
-    done
-    kill -KILL "$pid" 2>/dev/null || true
 }
 
 port_is_free() {
@@ -68,11 +51,6 @@ choose_port() {
         fi
     done
     any_free_port
-}
-
-# Starts something that outlives this command and holds none of its files.
-detached() {
-    setsid -f "$@" </dev/null >>"$HERE/log/start.log" 2>&1 9>&-
 }
 
 PHP_JIT=(-d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing)

@@ -1,10 +1,12 @@
 # Debian's packages and Composer's; sourced by bin/zig-lane.
 
 RUN_PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip
-    php8.2-apcu php8.2-opcache mariadb-server nginx-light composer unzip git ca-certificates procps util-linux"
+    php8.2-apcu php8.2-opcache mariadb-server nginx-light composer unzip git ca-certificates procps util-linux
+    supervisor gzip passwd"
 TEST_PACKAGES="chromium chromium-driver nodejs"
 
 install_packages() {
+    mkdir -p "$ROOT/var"
     local missing=() name
     for name in "$@"; do
         dpkg-query -W -f '${Status}' "$name" 2>/dev/null | grep -q 'ok installed' || missing+=("$name")
@@ -25,12 +27,12 @@ install_packages() {
         held=yes
     fi
     local failed=''
-    as_root apt-get update -qq >>"$HERE/log/install.log" 2>&1 || true
+    as_root apt-get update -qq >>"$ROOT/var/install.log" 2>&1 || true
     as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${wanted[@]}" \
-        >>"$HERE/log/install.log" 2>&1 || failed=yes
+        >>"$ROOT/var/install.log" 2>&1 || failed=yes
     [ -z "$held" ] || as_root rm -f /usr/sbin/policy-rc.d
     if [ -n "$failed" ]; then
-        tail -n 20 "$HERE/log/install.log" >&2
+        tail -n 20 "$ROOT/var/install.log" >&2
         fail "some packages could not be installed"
     fi
 }
@@ -45,11 +47,14 @@ install_libraries() {
         [ "$have" != "$want run" ] || return 0
         flags=(--no-dev)
     fi
+    mkdir -p "$ROOT/var"
     say "Installing PHP libraries …"
     COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress --no-scripts --optimize-autoloader \
-        "${flags[@]}" >>"$HERE/log/install.log" 2>&1 || {
-        tail -n 20 "$HERE/log/install.log" >&2
+        "${flags[@]}" >>"$ROOT/var/install.log" 2>&1 || {
+        tail -n 20 "$ROOT/var/install.log" >&2
         fail "the PHP libraries could not be installed"
     }
+    # Packages bring modes of their own; the account that runs the program must read them.
+    chmod -R a+rX vendor
     printf '%s %s' "$want" "$1" >vendor/.zig-lane
 }

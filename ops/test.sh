@@ -3,17 +3,14 @@
 PLANNING_TESTS=
 end_test_instance() {
     [ -z "$PLANNING_TESTS" ] || kill "$PLANNING_TESTS" 2>/dev/null || true
-    workers_stop
-    web_stop
-    database_stop
+    as_account down >/dev/null
 }
 
 phpunit() { exec php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$1"; }
 
 # The planning tests need nothing but the processor: they run beside the others, and what they say comes when they are done.
 planning_tests_begin() {
-    mkdir -p "$HERE/log"
-    phpunit planning >"$HERE/log/planning-tests" 2>&1 &
+    phpunit planning >"$ROOT/var/planning-tests.log" 2>&1 &
     PLANNING_TESTS=$!
 }
 
@@ -22,53 +19,77 @@ planning_tests_end() {
     say "— core, routes and plans"
     wait "$PLANNING_TESTS" || answer=$?
     PLANNING_TESTS=
-    cat "$HERE/log/planning-tests"
+    cat "$ROOT/var/planning-tests.log"
     return "$answer"
 }
 
 prepare_test_instance() {
-    instance test
-    one_at_a_time
     install_packages $RUN_PACKAGES $TEST_PACKAGES
+    make_account
+    readable_copy "${COMMAND[@]}"
     install_libraries test
-    rm -rf var/cache/test
+    instance "${1:-test}"
+    hand_over
+    export ZIG_LANE_NAME=$INSTANCE ZIG_LANE_LOG="$ROOT/var/phpunit.log"
+    : >"$ZIG_LANE_LOG"
+    trap end_test_instance EXIT
 }
 
-start_test_database() {
-    trap end_test_instance EXIT
-    database_start
-    write_settings test
-    console_quiet doctrine:migrations:migrate --no-interaction --allow-no-migration
+# up ENVIRONMENT PART …; what it says goes to where it is looked for when it fails.
+test_instance() {
+    (
+        unset ZIG_LANE_LOG
+        as_account up "$@"
+    ) >"$ROOT/var/test-instance.log" 2>&1 || {
+        cat "$ROOT/var/test-instance.log" >&2
+        fail "the tests' instance did not start"
+    }
 }
+
+served_address() { printf 'http://127.0.0.1:%s' "$(cat "$HERE/web.port")"; }
 
 # The test instance with nothing but the demo racks in it, being served.
 serve_the_demo() {
     prepare_test_instance
-    start_test_database
+    test_instance prod database
     local table
-    for table in plan rack_revision rack setting profile; do console dbal:run-sql --quiet "DELETE FROM $table"; done
-    console zig-lane:demo
-    web_start
-    workers_start
-    export ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")"
+    for table in plan message task rack_revision rack setting profile; do
+        (unset ZIG_LANE_LOG && console dbal:run-sql --quiet "DELETE FROM $table")
+    done
+    test_instance prod database web workers
+    ZIG_LANE_URL=$(served_address)
+    export ZIG_LANE_URL
 }
 
-take_screenshots() {
+run_screenshots() {
     serve_the_demo
     php vendor/bin/phpunit tests/Browser/Screenshots.php
 }
 
-measure_redraw() {
+run_measure() {
     serve_the_demo
     php ops/measure-redraw.php "$ZIG_LANE_URL"
 }
 
-run_tests() {
+run_fuzz() {
+    serve_the_demo
+    php tools/fuzz.php "$ZIG_LANE_URL" "${1:-2000}" "${2:-1}"
+}
+
+run_clients() {
+    serve_the_demo
+    local path
+    for path in / /racks/1 /racks/3 '/racks/3?leg=1'; do
+        printf '%s ' "$path"
+        php tools/load.php "$ZIG_LANE_URL" "${1:-100}" 10 read "$path"
+    done
+}
+
+run_test() {
     local part=${1:-all} began=$SECONDS
     prepare_test_instance
     case "$part" in
-        all | analysis | app | browser) start_test_database ;;
-        core) trap end_test_instance EXIT ;;
+        all | analysis | app) test_instance test database ;;
     esac
     if [ "$part" = all ] || [ "$part" = core ]; then
         planning_tests_begin
@@ -94,10 +115,12 @@ run_tests() {
     fi
     if [ "$part" = all ] || [ "$part" = browser ]; then
         say "— browser"
-        web_start
-        workers_start
-        (ZIG_LANE_URL="http://127.0.0.1:$(cat "$HERE/web.port")" phpunit browser)
+        test_instance prod database web workers
+        (ZIG_LANE_URL=$(served_address) phpunit browser)
+        say "— bad requests"
+        php tools/fuzz.php "$(served_address)" 800 1
     fi
+    as_account down >/dev/null
     if [ "$part" = all ] || [ "$part" = operations ]; then
         say "— operations"
         ops/test-operations.sh

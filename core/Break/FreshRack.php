@@ -14,6 +14,7 @@ use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Simulation\EventType;
 use ZigLane\Core\Simulation\Layout;
 use ZigLane\Core\Simulation\ShotResult;
@@ -85,7 +86,8 @@ final readonly class FreshRack
         $cue = Point::fromDiamonds(self::PLACE[0], 2.0 + $aside + $random->between(-0.05, 0.05), $simulator->table->size);
         $shot = new Shot(
             $cue->angleTo($layout->ball(RackUp::apex($layout))) + $player->aim * $random->normal(),
-            $speed * (1 + 0.4 * $player->speed * $random->normal()),
+            // Nobody swings faster than the hardest break, whatever the error.
+            min(Defaults::MAX_CUE_SPEED, $speed * (1 + 0.4 * $player->speed * $random->normal())),
             new Tip(0.0, max(-0.45, min(0.45, 0.05 + $player->tip / $simulator->ball->radius * $random->normal()))),
         );
         $result = $simulator->play($layout->with(BallId::CUE, $cue), $shot);

@@ -28,7 +28,7 @@ final class JsonText
      *
      * @throws InvalidInput
      */
-    public static function decode(string $text, int $largest = RackFile::LARGEST): mixed
+    public static function decode(string $text, int $largest = RackFile::LARGEST_TEXT): mixed
     {
         if (\strlen($text) > $largest) {
             throw new InvalidInput('', \sprintf('the file has %d bytes (limit %d)', \strlen($text), $largest));
@@ -63,8 +63,12 @@ final class JsonText
             $this->collection($path, $depth, '}', true);
         } elseif ('[' === $next) {
             $this->collection($path, $depth, ']', false);
-        } elseif (null === $this->match('/' . self::TEXT . '|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][-+]?\d+)?|true|false|null/A')) {
-            throw $this->fault('a value was expected');
+        } else {
+            $found = $this->match('/' . self::TEXT . '|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][-+]?\d+)?|true|false|null/A')
+                ?? throw $this->fault('a value was expected');
+            if (is_numeric($found) && !is_finite((float) $found)) {
+                throw new InvalidInput($path, \sprintf('%s is too large a number, at %s', mb_strimwidth($found, 0, 20, '…'), $this->place()));
+            }
         }
     }
 
@@ -79,7 +83,7 @@ final class JsonText
         }
         $seen = [];
         for ($index = 0; ; ++$index) {
-            $inner = $path . ".$index";
+            $inner = $path . "[$index]";
             if ($keyed) {
                 $this->space();
                 $key = $this->match('/' . self::TEXT . '/A');

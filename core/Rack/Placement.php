@@ -49,17 +49,18 @@ final readonly class Placement
     }
 
     /**
-     * @throws InvalidInput outside 0–8, 0–4
+     * @throws InvalidInput outside 0–8, 0–4, unless it is a place in a pocket's jaws where a ball can rest
      */
     public function inDiamonds(float $x, float $y): Point
     {
+        $place = Point::fromDiamonds($x, $y, $this->table->size);
         foreach ([[$x, 8], [$y, 4]] as [$v, $most]) {
-            if (!is_finite($v) || $v < 0 || $v > $most) {
+            if (!is_finite($v) || (($v < 0 || $v > $most) && !$this->geometry->canRest($place))) {
                 throw new InvalidInput('', \sprintf('%s is outside the table (0–%d)', Fields::show($v), $most));
             }
         }
 
-        return Point::fromDiamonds($x, $y, $this->table->size);
+        return $place;
     }
 
     /** The place of a ball that is pushed straight to a rail. */
@@ -83,6 +84,10 @@ final readonly class Placement
     public function nudged(Point $p, float $along, float $across): Point
     {
         [$x, $y] = $p->toDiamonds($this->table->size);
+        $straight = Point::fromDiamonds($x + $along, $y + $across, $this->table->size);
+        if ($this->geometry->canRest($straight)) {
+            return $straight;
+        }
         $to = $this->inDiamonds(max(0.0, min(8.0, $x + $along)), max(0.0, min(4.0, $y + $across)));
         $g = $this->geometry;
 

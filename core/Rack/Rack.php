@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Rack;
 
+use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Cue\CueSpec;
 use ZigLane\Core\Game\Game;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\Game\Group;
+use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Simulation\Layout;
@@ -16,7 +18,7 @@ use ZigLane\Core\Table\Point;
 use ZigLane\Core\Table\Table;
 
 /**
- * A rack as it lies, with the legs planned for it: what the rack file holds.
+ * A rack as it lies, with the legs planned for it: what the rack file holds, and nothing that it could not hold.
  */
 final readonly class Rack
 {
@@ -30,6 +32,9 @@ final readonly class Rack
      * @param list<ShotSpec>       $legs
      * @param array<string, array<string, mixed>> $unknown keys this version does not know, by path ("", "table",
      *                             "table.cloth", "table.cushion", "cue", "player"), each a map of what was there; kept when written
+     *
+     * @throws InvalidInput without a cue ball or a name, with a ball of another game, a ball in a rail, a pocket or another ball,
+     *                      too long a name or too many legs
      */
     public function __construct(
         public string $name,
@@ -44,6 +49,19 @@ final readonly class Rack
         public CueSpec $cue = new CueSpec(),
     ) {
         $this->player = $player ?? Player::of(Level::League);
+        if ('' === trim($name) || mb_strlen($name) > self::LONGEST_NAME) {
+            throw new InvalidInput('name', \sprintf('must have 1 to %d characters', self::LONGEST_NAME));
+        }
+        if (\count($legs) > self::MOST_LEGS) {
+            throw new InvalidInput('legs', \sprintf('has %d shots (limit %d)', \count($legs), self::MOST_LEGS));
+        }
+        if (!$layout->has(BallId::CUE)) {
+            throw new InvalidInput('balls.cue', 'is missing: every rack needs a cue ball');
+        }
+        foreach (array_diff($layout->objectBalls(), $game->rules()->rack()) as $ball) {
+            throw new InvalidInput("balls.$ball", \sprintf('is not a ball of %s', $game->value));
+        }
+        RackFile::assertPlayable($layout, $table);
     }
 
     /** The simulator of this rack's table and cue. */

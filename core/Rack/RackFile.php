@@ -28,7 +28,11 @@ final class RackFile
 {
     public const FORMAT = 'zig-lane/rack';
     public const VERSION = 1;
+    /** Bytes of the compact form. */
     public const LARGEST = 65536;
+
+    /** Bytes of a file as people or other programs write it. */
+    public const LARGEST_TEXT = 2 * self::LARGEST;
 
     private function __construct() {}
 
@@ -105,6 +109,31 @@ final class RackFile
         }
 
         return $document + $kept('');
+    }
+
+    /**
+     * The file as text, made to be read by people too: one key a line, in "balls" and "legs" one ball and one shot a line. Hardly
+     * longer than the compact form, so that what was taken is taken again.
+     */
+    public static function text(Rack $rack): string
+    {
+        $json = static fn(mixed $value): string => json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION);
+        $lines = [];
+        foreach (self::write($rack) as $key => $value) {
+            $text = $json($value);
+            if ('balls' === $key && $value instanceof \stdClass) {
+                $balls = [];
+                foreach (get_object_vars($value) as $ball => $place) {
+                    $balls[] = '    ' . $json((string) $ball) . ': ' . $json($place);
+                }
+                $text = "{\n" . implode(",\n", $balls) . "\n  }";
+            } elseif ('legs' === $key && \is_array($value)) {
+                $text = "[\n    " . implode(",\n    ", array_map($json, $value)) . "\n  ]";
+            }
+            $lines[] = '  ' . $json((string) $key) . ': ' . $text;
+        }
+
+        return "{\n" . implode(",\n", $lines) . "\n}\n";
     }
 
     /**
@@ -261,13 +290,19 @@ final class RackFile
             if (!is_finite((float) $number)) {
                 throw new InvalidInput($path . "[$axis]", 'must be a finite number');
             }
-            if ($number < 0 || $number > $most) {
-                throw new InvalidInput($path . "[$axis]", \sprintf('%s is outside the table (0–%d)', Fields::show((float) $number), $most));
-            }
             $xy[] = (float) $number;
         }
+        $place = self::settle(Point::fromDiamonds($xy[0], $xy[1], $g->table->size), $g);
+        if (!$g->canRest($place)) {
+            // A ball may hang in a pocket's jaws, beyond the nose line; anywhere else out there it is off the table.
+            foreach ([8, 4] as $axis => $most) {
+                if ($xy[$axis] < 0 || $xy[$axis] > $most) {
+                    throw new InvalidInput($path . "[$axis]", \sprintf('%s is outside the table (0–%d)', Fields::show($xy[$axis]), $most));
+                }
+            }
+        }
 
-        return self::settle(Point::fromDiamonds($xy[0], $xy[1], $g->table->size), $g);
+        return $place;
     }
 
     /**
@@ -275,6 +310,9 @@ final class RackFile
      */
     private static function settle(Point $p, TableGeometry $g): Point
     {
+        if ($g->canRest($p)) {
+            return $p;
+        }
         $near = static fn(float $v, float $least, float $most): float => $v < $least && $v > $least - 1e-4 ? $least : ($v > $most && $v < $most + 1e-4 ? $most : $v);
 
         return new Point($near($p->x, $g->reach, $g->length - $g->reach), $near($p->y, $g->reach, $g->width - $g->reach));

@@ -22,7 +22,7 @@ use ZigLane\Core\Table\TableSize;
  */
 final class ShotFile
 {
-    public const LARGEST = 2 * RackFile::LARGEST;
+    public const LARGEST = 2 * RackFile::LARGEST_TEXT;
 
     /** Longest stretch of time between two points of a curved route, s. */
     private const SAMPLE = 0.02;

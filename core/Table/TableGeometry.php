@@ -81,9 +81,12 @@ final readonly class TableGeometry
                 return false;
             }
         }
-        // Beyond the nose line the only room is between the tips.
+        // Beyond the nose line the only room is between the tips, and before the drop.
         $across = [-$s->axis[1], $s->axis[0]];
         $m = $s->mouthMiddle();
+        if (($p->x - $s->dropCentre->x) * $s->axis[0] + ($p->y - $s->dropCentre->y) * $s->axis[1] > 0) {
+            return false;
+        }
         $half = $s->tipA->distanceTo($s->tipB) / 2;
 
         return abs(($p->x - $m->x) * $across[0] + ($p->y - $m->y) * $across[1]) <= $half;

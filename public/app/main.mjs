@@ -30,7 +30,15 @@ document.addEventListener('click', (event) => {
 });
 for (const name of ['htmx:afterSwap', 'zl:redrawn']) document.addEventListener(name, redress);
 document.addEventListener('htmx:responseError', (event) => {
-    toast(event.detail.xhr.status >= 500 ? 'The server could not do that. Nothing saved is lost; try again.' : 'That was refused.');
+    if (event.detail.xhr.status === 429) return toast('Too much is asked for at this moment; try again in a few seconds.');
+    // While a part is away, what was only asked for is asked for again; a change is left to the person.
+    if (event.detail.xhr.status === 503 && event.detail.requestConfig?.verb === 'get') {
+        toast('Zig Lane is coming back; trying again …');
+        const { elt } = event.detail;
+        setTimeout(() => { if (elt.isConnected) htmx.ajax('GET', event.detail.pathInfo.finalRequestPath, { source: elt }); }, 1500);
+        return undefined;
+    }
+    return toast(event.detail.xhr.status >= 500 ? 'The server could not do that. Nothing saved is lost; try again.' : 'That was refused.');
 });
 document.addEventListener('htmx:sendError', () => toast('Zig Lane does not answer. Is it still running? What you saved is safe.'));
 

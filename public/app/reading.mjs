@@ -1,5 +1,7 @@
 // Reading a table: what a ball offers on hover or focus, its zone, chances from any place. The server computes all of it.
 
+import { askWorker, Refused } from './ask.mjs';
+
 const $ = (id) => document.getElementById(id);
 const STEP = 0.125; // diamonds
 const FINE = 0.02;
@@ -12,20 +14,35 @@ let timer = null;
 let place = null; // diamonds, when another place than the cue ball's is asked from
 let toast = () => {};
 
-/** One question at a time; the newest waits, those between are dropped. */
+/** One question at a time: a newer one takes the place of the one before, whose work is left. */
 function line(show) {
+    let running = null;
+    return async (address) => {
+        if (running?.address === address) return;
+        running?.stop.abort();
+        const mine = running = { address, stop: new AbortController() };
+        try {
+            show(await askWorker(address, { signal: mine.stop.signal }), address);
+        } catch (error) {
+            if (error instanceof Refused) toast(error.message);
+            else if (error.name !== 'AbortError') toast('Zig Lane does not answer. Is it still running? What you saved is safe.');
+        } finally {
+            if (running === mine) running = null;
+        }
+    };
+}
+
+/** Quick questions while something is dragged: one at a time, the newest waits, those between are dropped. */
+function quick(show) {
     let running = false;
     let next = null;
     const ask = async (address) => {
         if (running) { next = address; return; }
         running = true;
         try {
-            const answer = await fetch(address, { headers: { Accept: 'text/html' } });
-            const text = await answer.text();
-            if (answer.ok) show(text, address);
-            else toast(answer.status === 422 ? text : 'That could not be worked out.');
-        } catch {
-            toast('Zig Lane does not answer. Is it still running? What you saved is safe.');
+            show(await askWorker(address), address);
+        } catch (error) {
+            toast(error instanceof Refused ? error.message : 'Zig Lane does not answer. Is it still running? What you saved is safe.');
         } finally {
             running = false;
             if (next) { const address = next; next = null; ask(address); }
@@ -46,7 +63,7 @@ function adopt(html, ...names) {
     return page;
 }
 
-const askFrom = line((html) => { adopt(html, 'from', 'asked-lines'); sayPlace(); });
+const askFrom = quick((html) => { adopt(html, 'from', 'asked-lines'); sayPlace(); });
 const askReach = line((html) => adopt(html, 'reach', 'reach-words'));
 const askZone = line((html, address) => { zones.set(address, html); if (address === wanted()) showZone(html); });
 const askPosition = line((html, address) => {

@@ -1,7 +1,8 @@
-// Alternatives for a leg: streamed lists, paths shown on hover or side by side, the spread of places.
+// Alternatives for a leg: lists that get better, paths shown on hover or side by side, the spread of places.
+
+import { askWorker, Refused } from './ask.mjs';
 
 const $ = (id) => document.getElementById(id);
-const NEXT = '<!--next-->';
 const NS = 'http://www.w3.org/2000/svg';
 
 let stop = null; // of the search under way
@@ -23,20 +24,11 @@ async function find() {
     try {
         const address = new URL(part.dataset.routes, location.href);
         address.searchParams.set('style', styles().join(' '));
-        const answer = await fetch(address, { signal: mine.signal });
-        if (!answer.ok) { $('routes').replaceChildren(); toast(answer.status === 422 ? await answer.text() : 'Routes could not be worked out.'); return; }
-        const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
-        let text = '';
-        for (;;) {
-            const { value, done } = await reader.read();
-            if (done) break;
-            text += value;
-            const parts = text.split(NEXT);
-            text = parts.pop();
-            if (parts.length) show(parts.pop());
-        }
+        let shown = '';
+        const fresh = (text) => { if (text !== shown && stop === mine) { shown = text; show(text); } };
+        fresh(await askWorker(address, { signal: mine.signal, progress: fresh }));
     } catch (error) {
-        if (error.name !== 'AbortError') toast('The search broke off. What it found stays.');
+        if (error instanceof Refused) { $('routes').replaceChildren(); toast(error.message); } else if (error.name !== 'AbortError') toast('The search broke off. What it found stays.');
     } finally {
         if (stop === mine) { stop = null; busy(false); if ($('route-state')?.textContent.startsWith('Looking')) $('route-state').textContent = $('route-state').textContent.replace('Looking further', 'Stopped'); }
     }
@@ -89,14 +81,12 @@ async function spread() {
     if (!on) { $('spread')?.replaceChildren(); $('spread-words').textContent = ''; return; }
     $('spread-words').textContent = 'Playing every stroke …';
     try {
-        const answer = await fetch($('alternatives').dataset.spread);
-        const text = await answer.text();
-        if (!answer.ok) { toast(answer.status === 422 ? text : 'The spread could not be worked out.'); return; }
-        const page = new DOMParser().parseFromString(text, 'text/html');
+        const page = new DOMParser().parseFromString(await askWorker($('alternatives').dataset.spread), 'text/html');
         $('spread')?.replaceWith(document.adoptNode(page.getElementById('spread')));
         $('spread-words').textContent = page.getElementById('spread-words').textContent;
-    } catch {
-        toast('Zig Lane does not answer. Is it still running? What you saved is safe.');
+    } catch (error) {
+        $('spread-words').textContent = '';
+        toast(error instanceof Refused ? error.message : 'Zig Lane does not answer. Is it still running? What you saved is safe.');
     }
 }
 

@@ -42,6 +42,11 @@ function numbers(svg) {
     return { length: +length, width: +width, margin: +margin, reach: +reach };
 }
 
+/** The pockets' mouths, mm: a ball may hang in their jaws, a little beyond the nose line. */
+function mouths(svg) {
+    return svg.dataset.mouths.split(' ').map((mouth) => { const [x, y, half] = mouth.split(',').map(Number); return { x, y, half }; });
+}
+
 /** Where a pointer is on the bed, mm. */
 export function onBed(svg, event) {
     const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.querySelector('#frame').getScreenCTM().inverse());
@@ -65,7 +70,8 @@ function nearest(svg, event, at) {
 function fits(svg, name, x, y) {
     const { length, width, reach } = numbers(svg);
     const slack = 12; // it will be snapped to the rail or the other ball
-    if (x < reach - slack || y < reach - slack || x > length - reach + slack || y > width - reach + slack) return false;
+    const inJaws = mouths(svg).some((mouth) => Math.hypot(mouth.x - x, mouth.y - y) < mouth.half);
+    if (!inJaws && (x < reach - slack || y < reach - slack || x > length - reach + slack || y > width - reach + slack)) return false;
     return ![...svg.querySelectorAll('.ball')].some((other) => other.dataset.ball !== name
         && Math.hypot(other.dataset.x - x, other.dataset.y - y) < 57.15 - 5);
 }
@@ -143,7 +149,9 @@ export function watchTable() {
         const home = () => ball.setAttribute('transform', `translate(${ball.dataset.x} ${ball.dataset.y})`);
         if (event.type === 'pointercancel') return home();
         home(); // the answer says where it lies now
-        const clamp = (v, most) => Math.min(most, Math.max(0, v));
+        // Beyond the rails is the nearest place on the table, unless it is in a pocket's jaws.
+        const jaws = mouths(svg).some((mouth) => Math.hypot(mouth.x - x, mouth.y - y) < mouth.half);
+        const clamp = (v, most) => (jaws ? v : Math.min(most, Math.max(0, v)));
         send({ op: 'place', ball: ball.dataset.ball, x: clamp(x / length * 8, 8).toFixed(4), y: clamp(y / width * 4, 4).toFixed(4) });
     };
     document.addEventListener('pointerup', drop);

@@ -11,12 +11,13 @@ use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\View\PlanView;
 use ZigLane\App\View\SpreadOfBreak;
 use ZigLane\App\View\Units;
+use ZigLane\Core\InvalidInput;
 use ZigLane\Core\RunOut\BreakShot;
 
 /**
  * The break shot that a plan of straight pool ends with, and the rack that it leaves.
  */
-#[Route('/racks/{id}/plans/{plan}/break', requirements: ['id' => '\d{1,9}', 'plan' => '\d{1,9}'])]
+#[Route('/racks/{id}/plans/{plan}/break', requirements: ['id' => '[0-9]{1,9}', 'plan' => '[0-9]{1,9}'])]
 final class BreakController extends WorkspaceController
 {
     /** The highest number of a try. */
@@ -37,12 +38,16 @@ final class BreakController extends WorkspaceController
             return $this->page($request, $id, $plan, \sprintf('The number of the try must be from 1 to %d.', self::MOST));
         }
         [, $break] = $this->known($id, $plan);
-        $next = $break->next((int) $number);
-        if (null === $next) {
-            return $this->page($request, $id, $plan, 'None of a hundred tries from there drops the ball.');
+        try {
+            $next = $break->next((int) $number);
+            if (null === $next) {
+                return $this->page($request, $id, $plan, 'None of a hundred tries from there drops the ball.');
+            }
+            [$rack, $try] = $next;
+            $record = $this->store->create($rack->named(RackEditor::name(mb_strimwidth($rack->name, 0, 90, '…') . ", next rack, try $try")), 'next rack');
+        } catch (InvalidInput $e) {
+            return $this->page($request, $id, $plan, $e->problem);
         }
-        [$rack, $try] = $next;
-        $record = $this->store->create($rack->named(RackEditor::name(mb_strimwidth($rack->name, 0, 90, '…') . ", next rack, try $try")), 'next rack');
 
         return $this->redirectToRoute('rack', ['id' => $record->id(), 'plan' => 0], Response::HTTP_SEE_OTHER);
     }

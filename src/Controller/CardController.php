@@ -20,10 +20,10 @@ final class CardController extends AbstractController
 {
     public function __construct(private readonly RackStore $store, private readonly WorkspaceBuilder $builder) {}
 
-    #[Route('/racks/{id}/card', name: 'aim_card', requirements: ['id' => '\d{1,9}'], methods: ['GET'])]
+    #[Route('/racks/{id}/card', name: 'aim_card', requirements: ['id' => '[0-9]{1,9}'], methods: ['GET'])]
     public function card(Request $request, int $id): Response
     {
-        $open = $this->store->find($id) ?? throw $this->createNotFoundException("There is no rack $id.");
+        $open = $this->store->open($id);
         $units = Units::of($request);
         $w = $this->builder->build($open, $request->query->getInt('leg', 1), $units);
         $leg = $w->leg();

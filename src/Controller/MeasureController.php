@@ -35,7 +35,12 @@ final class MeasureController extends AbstractController
     public function sheet(Request $request): Response
     {
         $from = $this->store->find($request->query->getInt('from'));
-        $table = null !== $from && 'table' === $from->kind() ? $this->store->table($from) : new Table();
+        try {
+            $table = null !== $from && 'table' === $from->kind() ? $this->store->table($from) : new Table();
+        } catch (InvalidInput) {
+            // A damaged profile: the sheet begins empty.
+            [$from, $table] = [null, new Table()];
+        }
 
         return $this->page(Units::of($request), [
             'rows' => null === $from ? [] : $this->store->sheet($from),

@@ -9,9 +9,16 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Entity\PlanRecord;
+use ZigLane\App\Http\Visitor;
+use ZigLane\App\Plan\PlanDesk;
+use ZigLane\App\Plan\TooMany;
+use ZigLane\App\Profile\ProfileStore;
+use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Rack\StaleRack;
 use ZigLane\App\View\PlanView;
 use ZigLane\App\View\TableDrawing;
+use ZigLane\App\View\WorkspaceBuilder;
+use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\RunOut\Pins;
@@ -20,11 +27,16 @@ use ZigLane\Core\RunOut\PinsFile;
 /**
  * Plans of a rack: asked for, stopped, taken over, compared. What they found is shown on the workspace.
  */
-#[Route('/racks/{id}/plans', requirements: ['id' => '\d{1,9}', 'plan' => '\d{1,9}'])]
+#[Route('/racks/{id}/plans', requirements: ['id' => '[0-9]{1,9}', 'plan' => '[0-9]{1,9}'])]
 final class PlanController extends WorkspaceController
 {
     /** Plans that are laid side by side at most. */
     private const COMPARED = 3;
+
+    public function __construct(RackStore $store, WorkspaceBuilder $builder, ProfileStore $profiles, TaskDesk $desk, PlanDesk $plans, private readonly Visitor $visitor)
+    {
+        parent::__construct($store, $builder, $profiles, $desk, $plans);
+    }
 
     #[Route('', name: 'plan_ask', methods: ['POST'])]
     public function ask(Request $request, int $id): Response
@@ -32,9 +44,11 @@ final class PlanController extends WorkspaceController
         $open = $this->find($id);
         try {
             $pins = self::pins($request->request, $open->rack);
-            $plan = $this->plans->ask($open, $pins, $request->request->getBoolean('again'));
+            $plan = $this->plans->ask($open, $pins, $this->visitor->of($request), $request->request->getBoolean('again'));
         } catch (InvalidInput $e) {
             return $this->workspace($request, $id, $request->request->getInt('chosen'), ucfirst($e->getMessage()) . '.', Response::HTTP_UNPROCESSABLE_ENTITY);
+        } catch (TooMany $e) {
+            return $this->workspace($request, $id, 0, $e->getMessage(), Response::HTTP_TOO_MANY_REQUESTS);
         }
 
         return $this->shown($plan);
@@ -63,6 +77,8 @@ final class PlanController extends WorkspaceController
         }
         try {
             $this->store->change($id, $this->version($request), 'take the plan over', $view->line->named($open->rack->name));
+        } catch (InvalidInput $e) {
+            return $this->workspace($request, $id, 0, $e->problem, Response::HTTP_UNPROCESSABLE_ENTITY);
         } catch (StaleRack $e) {
             return $this->workspace($request, $id, 0, $e->getMessage(), Response::HTTP_CONFLICT);
         }

@@ -14,23 +14,24 @@ use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Rack\StaleRack;
-use ZigLane\App\Reading\ReadingDesk;
 use ZigLane\App\View\Units;
 use ZigLane\App\View\WorkspaceBuilder;
+use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\RackFile;
 
 /**
  * One rack on the table page. Every change answers with the whole workspace, drawn anew.
  */
-#[Route('/racks/{id}', requirements: ['id' => '\d{1,9}'])]
+#[Route('/racks/{id}', requirements: ['id' => '[0-9]{1,9}'])]
 final class RackController extends WorkspaceController
 {
     public function __construct(
         RackStore $store,
         WorkspaceBuilder $builder,
         ProfileStore $profiles,
-        ReadingDesk $desk,
+        TaskDesk $desk,
         PlanDesk $plans,
         private readonly RackEditor $editor,
     ) {
@@ -51,7 +52,7 @@ final class RackController extends WorkspaceController
             [$rack, $label, $chosen] = $this->editor->edit($this->find($id)->rack, $request->request, $chosen);
             $this->store->change($id, $this->version($request), $label, $rack);
         } catch (InvalidInput $e) {
-            return $this->workspace($request, $id, $chosen, $e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY);
+            return $this->workspace($request, $id, $chosen, 'version' === $e->path ? $e->problem : $e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY);
         } catch (StaleRack $e) {
             return $this->workspace($request, $id, $chosen, $e->getMessage(), Response::HTTP_CONFLICT);
         }
@@ -71,7 +72,7 @@ final class RackController extends WorkspaceController
         }
 
         return $this->render('try.html.twig', [
-            'w' => $this->builder->build($open, $chosen, Units::of($request), $rack),
+            'w' => $this->builder->build($open, $chosen, Units::of($request), $rack, keep: false),
             'reading' => null,
             'plan' => null,
             'units' => Units::of($request),
@@ -83,9 +84,10 @@ final class RackController extends WorkspaceController
     public function step(Request $request, int $id, int $by): Response
     {
         $chosen = $request->request->getInt('chosen');
-        $this->find($id);
         try {
             $this->store->step($id, $this->version($request), $by);
+        } catch (InvalidInput $e) {
+            return $this->workspace($request, $id, $chosen, $e->problem, Response::HTTP_UNPROCESSABLE_ENTITY);
         } catch (StaleRack $e) {
             return $this->workspace($request, $id, $chosen, $e->getMessage(), Response::HTTP_CONFLICT);
         }
@@ -94,30 +96,48 @@ final class RackController extends WorkspaceController
     }
 
     #[Route('/duplicate', name: 'rack_duplicate', methods: ['POST'])]
-    public function duplicate(int $id): Response
+    public function duplicate(Request $request, int $id): Response
     {
         $rack = $this->find($id)->rack;
-        $copy = $this->store->create($rack->named(mb_strimwidth($rack->name, 0, Rack::LONGEST_NAME - 7) . ' (copy)'), 'copy');
+        try {
+            $copy = $this->store->create($rack->named(mb_strimwidth($rack->name, 0, Rack::LONGEST_NAME - 7) . ' (copy)'), 'copy');
+        } catch (InvalidInput $e) {
+            return $this->workspace($request, $id, 0, $e->problem, Response::HTTP_UNPROCESSABLE_ENTITY);
+        }
 
         return $this->redirectToRoute('rack', ['id' => $copy->id()], Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/delete', name: 'rack_delete', methods: ['POST'])]
-    public function delete(int $id): Response
+    public function delete(Request $request, int $id): Response
     {
-        $this->find($id);
-        $this->store->delete($id);
+        try {
+            $this->store->delete($id, $this->version($request));
+        } catch (InvalidInput $e) {
+            return $this->workspace($request, $id, 0, $e->problem, Response::HTTP_UNPROCESSABLE_ENTITY);
+        } catch (StaleRack $e) {
+            return $this->workspace($request, $id, 0, $e->getMessage(), Response::HTTP_CONFLICT);
+        }
 
-        return $this->redirectToRoute('racks', ['deleted' => $id, '_fragment' => 'deleted'], Response::HTTP_SEE_OTHER);
+        return $this->redirectToRoute('racks', ['gone' => $id], Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/restore', name: 'rack_restore', methods: ['POST'])]
     public function restore(int $id): Response
     {
-        $this->find($id);
         $this->store->restore($id);
 
         return $this->redirectToRoute('racks', [], Response::HTTP_SEE_OTHER);
+    }
+
+    /** What is stored of a rack, as it is: for one that cannot be read. */
+    #[Route('/stored.txt', name: 'rack_raw', methods: ['GET'])]
+    public function raw(int $id): Response
+    {
+        return new Response($this->store->raw($id) ?? '', 200, [
+            'Content-Type' => 'text/plain; charset=UTF-8',
+            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, "rack-$id-as-stored.txt"),
+        ]);
     }
 
     #[Route('/rack.json', name: 'rack_export', methods: ['GET'])]
@@ -126,7 +146,7 @@ final class RackController extends WorkspaceController
         $rack = $this->find($id)->rack;
         $file = (new AsciiSlugger())->slug($rack->name)->lower()->truncate(60)->toString() ?: 'rack';
 
-        return new Response(RackStore::encode($rack, \JSON_PRETTY_PRINT) . "\n", 200, [
+        return new Response(RackFile::text($rack), 200, [
             'Content-Type' => 'application/json',
             'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, "$file.rack.json"),
         ]);

@@ -10,22 +10,20 @@ use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use ZigLane\App\Rack\OpenRack;
+use ZigLane\App\Rack\RackCard;
 use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
-use ZigLane\App\View\LegDrawing;
 use ZigLane\App\View\TableDrawing;
 use ZigLane\App\View\Units;
 use ZigLane\Core\Break\FreshRack;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Plan\LegOutcome;
-use ZigLane\Core\Plan\LinePlayer;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\JsonText;
 use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Rack\Spread;
+use ZigLane\Core\Table\Table;
 
 /**
  * The list of racks, and how new ones come into it.
@@ -35,9 +33,9 @@ final class RacksController extends AbstractController
     public function __construct(private readonly RackStore $store) {}
 
     #[Route('/', name: 'racks', methods: ['GET'])]
-    public function list(): Response
+    public function list(Request $request): Response
     {
-        return $this->page();
+        return $this->page($request);
     }
 
     #[Route('/racks', name: 'rack_new', methods: ['POST'])]
@@ -47,7 +45,7 @@ final class RacksController extends AbstractController
         try {
             $name = RackEditor::name($request->request->getString('name') ?: 'New rack');
         } catch (InvalidInput $e) {
-            return $this->page($e->getMessage());
+            return $this->page($request, $e->getMessage());
         }
         $record = $this->store->create(Spread::of($game, $name));
 
@@ -65,11 +63,10 @@ final class RacksController extends AbstractController
             $speed = self::between($form->getString('speed', (string) FreshRack::BREAK_SPEED), 'The cue speed', 4, 12);
             $aside = self::between($form->getString('aside', (string) FreshRack::PLACE[1]), 'The cue ball’s place', -1.5, 1.5);
             $fresh = FreshRack::broken($game, (int) $number, Player::of(Level::League), speed: $speed, aside: $aside);
+            $record = $this->store->create($fresh->rack->withBallInHand(true), 'break');
         } catch (InvalidInput $e) {
-            return $this->page($e->problem);
+            return $this->page($request, $e->problem);
         }
-        $record = $this->store->create($fresh->rack->withBallInHand(true), 'break');
-
         return $this->redirectToRoute('rack', ['id' => $record->id(), 'plan' => 0], Response::HTTP_SEE_OTHER);
     }
 
@@ -94,15 +91,13 @@ final class RacksController extends AbstractController
             if (!$file->isValid()) {
                 throw new InvalidInput('', 'The file did not arrive whole: ' . $file->getErrorMessage());
             }
-            if ($file->getSize() > RackFile::LARGEST) {
-                throw new InvalidInput('', \sprintf('The file has %d bytes (limit %d).', $file->getSize(), RackFile::LARGEST));
+            if ($file->getSize() > RackFile::LARGEST_TEXT) {
+                throw new InvalidInput('', \sprintf('The file has %d bytes (limit %d).', $file->getSize(), RackFile::LARGEST_TEXT));
             }
-            $rack = RackFile::read(JsonText::decode($file->getContent()));
+            $record = $this->store->create(RackFile::read(JsonText::decode($file->getContent())), 'import');
         } catch (InvalidInput $e) {
-            return $this->page(\sprintf('%s was not imported. %s', $file instanceof UploadedFile ? $file->getClientOriginalName() : 'Nothing', ucfirst($e->getMessage())));
+            return $this->page($request, \sprintf('%s was not imported. %s', $file instanceof UploadedFile ? $file->getClientOriginalName() : 'Nothing', ucfirst($e->getMessage())));
         }
-        $record = $this->store->create($rack, 'import');
-
         return $this->redirectToRoute('rack', ['id' => $record->id()], Response::HTTP_SEE_OTHER);
     }
 
@@ -118,25 +113,40 @@ final class RacksController extends AbstractController
         return $response;
     }
 
-    private function page(?string $problem = null): Response
+    private function page(Request $request, ?string $problem = null): Response
     {
-        $cards = array_map(static function (OpenRack $open): array {
-            $size = $open->rack->table->size;
-            $legs = LinePlayer::for($open->rack)->play($open->rack);
-
-            return [
-                'open' => $open,
-                'table' => new TableDrawing($open->rack->table),
-                'legs' => array_map(static fn(LegOutcome $o): LegDrawing => new LegDrawing($o, $size), $legs),
-            ];
-        }, $this->store->all());
+        $deleted = $request->query->getBoolean('deleted');
+        $all = $this->store->count($deleted);
+        $last = max(1, (int) ceil($all / RackStore::PAGE));
+        $page = max(1, min($last, $request->query->getInt('page', 1)));
+        $cards = $this->store->page($page, $deleted);
+        // Tables of one kind are drawn once.
+        $tables = [];
+        foreach ($cards as $card) {
+            if (null !== $card->rack) {
+                $tables[self::kindOf($card->rack->table)] ??= new TableDrawing($card->rack->table);
+            }
+        }
 
         return $this->render('racks.html.twig', [
             'cards' => $cards,
-            'deleted' => $this->store->all(deleted: true),
+            'kinds' => array_map(static fn(RackCard $card): ?string => null === $card->rack ? null : self::kindOf($card->rack->table), $cards),
+            'tables' => $tables,
+            'all' => $all,
+            'page' => $page,
+            'last' => $last,
+            'deleted' => $deleted,
+            'put_aside' => $deleted ? 0 : $this->store->count(deleted: true),
+            'just_deleted' => $deleted ? 0 : $request->query->getInt('gone'),
             'games' => GameName::cases(),
             'fresh' => random_int(1, 9999),
             'problem' => $problem,
-        ], new Response(status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
+        ], new Response(status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY, headers: ['Cache-Control' => 'no-store']));
+    }
+
+    /** Tables that look the same have the same one. */
+    private static function kindOf(Table $table): string
+    {
+        return \sprintf('%s-%d-%d', $table->size->value, round(1e4 * $table->cornerMouth), round(1e4 * $table->sideMouth));
     }
 }

@@ -9,17 +9,21 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
+use ZigLane\App\Plan\TooMany;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Reading\Look;
-use ZigLane\App\Reading\ReadingDesk;
+use ZigLane\App\Reading\ReadTable;
 use ZigLane\App\View\LegDrawing;
 use ZigLane\App\View\PlanView;
 use ZigLane\App\View\ReadingView;
 use ZigLane\App\View\Units;
 use ZigLane\App\View\WorkspaceBuilder;
+use ZigLane\App\Work\TaskDesk;
+use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\TableReading;
 
 /**
  * What answers with the whole workspace, drawn anew: the table with a line, a reading or a plan.
@@ -30,13 +34,13 @@ abstract class WorkspaceController extends AbstractController
         protected readonly RackStore $store,
         protected readonly WorkspaceBuilder $builder,
         private readonly ProfileStore $profiles,
-        private readonly ReadingDesk $desk,
+        private readonly TaskDesk $desk,
         protected readonly PlanDesk $plans,
     ) {}
 
     protected function find(int $id): OpenRack
     {
-        return $this->store->find($id) ?? throw $this->createNotFoundException("There is no rack $id.");
+        return $this->store->open($id);
     }
 
     protected function knownPlan(int $id, int $plan): PlanRecord
@@ -44,9 +48,19 @@ abstract class WorkspaceController extends AbstractController
         return $this->plans->find($id, $plan) ?? throw $this->createNotFoundException("There is no plan $plan of rack $id.");
     }
 
-    protected function version(Request $request): ?int
+    /**
+     * The version of the rack that a change was made on; without one two windows would overwrite each other.
+     *
+     * @throws InvalidInput
+     */
+    protected function version(Request $request): int
     {
-        return $request->request->has('version') ? $request->request->getInt('version') : null;
+        $text = $request->request->getString('version');
+        if (1 !== preg_match('/^[0-9]{1,9}$/D', $text)) {
+            throw new InvalidInput('version', 'A change must say on which version of the rack it was made. Load the page again.');
+        }
+
+        return (int) $text;
     }
 
     /** Without htmx a change ends in an ordinary page again. */
@@ -80,13 +94,21 @@ abstract class WorkspaceController extends AbstractController
         $w = $this->builder->build($open, $chosen, $units, $plan?->line);
         $reading = null;
         if (null !== $look) {
-            $at = $w->rack->withLayout($w->shown);
-            $reading = new ReadingView($at, $this->desk->read($at, $id), $look);
+            $at = $w->rack->withLayout($w->shown)->withLegs([])->named('-');
+            try {
+                $answer = $this->desk->ask(ReadTable::class, [$at, $id]);
+                $reading = $answer->value instanceof TableReading ? new ReadingView($at, $answer->value, $look) : null;
+                $problem ??= $answer->problem;
+            } catch (TooMany $e) {
+                $problem ??= $e->getMessage();
+            }
         }
         $whole = !$request->headers->has('HX-Request');
         $response = $this->render($whole ? 'rack.html.twig' : 'workspace.html.twig', [
             'w' => $w,
             'reading' => $reading,
+            // Read by a worker at this moment: the page asks again.
+            'look' => $look,
             'plan' => $plan,
             'units' => $units,
             'problem' => $problem,
@@ -121,6 +143,6 @@ abstract class WorkspaceController extends AbstractController
         $id = $open->record->id();
         $record = $this->plans->find($id, $from->getInt('plan')) ?? $this->plans->latest($id);
 
-        return new PlanView($open, $record, $this->plans->all($id));
+        return new PlanView($open, $record, $this->plans->all($id), null === $record ? 0 : $this->plans->ahead($record));
     }
 }

@@ -9,20 +9,25 @@ use Doctrine\ORM\Mapping as ORM;
 
 /**
  * A plan asked for: the rack as it then was (with its table and player), what was pinned, and what has been found so far.
- * Workers write it with plain SQL (Plan\PlanQueue); everything else only reads it.
+ * Workers write it with plain SQL (Plan\PlanLedger); everything else only reads it.
  */
 #[ORM\Entity(readOnly: true)]
 #[ORM\Table(name: 'plan')]
 #[ORM\Index(name: 'plan_of_rack', columns: ['rack_id', 'id'])]
-#[ORM\Index(name: 'plan_queue', columns: ['state', 'id'])]
+#[ORM\Index(name: 'plan_queue', columns: ['state', 'visitor', 'id'])]
 #[ORM\Index(name: 'plan_same', columns: ['rack_id', 'same_as'])]
 class PlanRecord
 {
+    /** Its turn in line has not come: others of the same visitor are before it. */
+    public const WAITING = 'waiting';
+    /** Handed to the workers. */
     public const QUEUED = 'queued';
     public const RUNNING = 'running';
     public const DONE = 'done';
     public const STOPPED = 'stopped';
     public const FAILED = 'failed';
+
+    public const UNDER_WAY = [self::WAITING, self::QUEUED, self::RUNNING];
 
     #[ORM\Id]
     #[ORM\GeneratedValue]
@@ -38,7 +43,7 @@ class PlanRecord
     private string $sameAs;
 
     #[ORM\Column(type: Types::STRING, length: 10)]
-    private string $state = self::QUEUED;
+    private string $state = self::WAITING;
 
     /** The rack's document when it was asked for. */
     #[ORM\Column(type: Types::TEXT, length: 16777215)]
@@ -59,12 +64,13 @@ class PlanRecord
     #[ORM\Column(type: Types::STRING, length: 300, nullable: true)]
     private ?string $problem = null; // @phpstan-ignore property.unusedType (workers write it)
 
-    #[ORM\Column(type: Types::BOOLEAN)]
-    private bool $stopAsked = false;
-
-    /** How often a worker has begun it. */
+    /** How often a worker died over it. */
     #[ORM\Column(type: Types::INTEGER)]
-    private int $attempts = 0;
+    private int $crashes = 0;
+
+    /** Who asked for it: turns are taken between visitors. */
+    #[ORM\Column(type: Types::STRING, length: 64)]
+    private string $visitor;
 
     /** Who works on it. */
     #[ORM\Column(type: Types::STRING, length: 40, nullable: true)]
@@ -77,13 +83,14 @@ class PlanRecord
     #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
     private \DateTimeImmutable $createdAt;
 
-    public function __construct(RackRecord $rack, string $sameAs, string $document, string $pins, float $budget, \DateTimeImmutable $now)
+    public function __construct(RackRecord $rack, string $sameAs, string $document, string $pins, float $budget, string $visitor, \DateTimeImmutable $now)
     {
         $this->rack = $rack;
         $this->sameAs = $sameAs;
         $this->document = $document;
         $this->pins = $pins;
         $this->budget = $budget;
+        $this->visitor = $visitor;
         $this->createdAt = $now;
     }
 
@@ -110,7 +117,7 @@ class PlanRecord
     /** Whether a worker has it or will take it. */
     public function isUnderWay(): bool
     {
-        return self::QUEUED === $this->state || self::RUNNING === $this->state;
+        return \in_array($this->state, self::UNDER_WAY, true);
     }
 
     public function document(): string
@@ -138,14 +145,14 @@ class PlanRecord
         return $this->problem;
     }
 
-    public function isStopAsked(): bool
+    public function crashes(): int
     {
-        return $this->stopAsked;
+        return $this->crashes;
     }
 
-    public function attempts(): int
+    public function visitor(): string
     {
-        return $this->attempts;
+        return $this->visitor;
     }
 
     public function worker(): ?string

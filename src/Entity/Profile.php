@@ -12,6 +12,7 @@ use Doctrine\ORM\Mapping as ORM;
  */
 #[ORM\Entity]
 #[ORM\Table(name: 'profile')]
+#[ORM\UniqueConstraint(name: 'profile_name', columns: ['kind', 'taken'])]
 #[ORM\Index(name: 'profile_list', columns: ['kind', 'deleted_at', 'name'])]
 class Profile
 {
@@ -26,6 +27,10 @@ class Profile
     #[ORM\Column(type: Types::STRING, length: 80)]
     private string $name;
 
+    /** The name while it is not deleted: among those of one kind a name is used once. */
+    #[ORM\Column(type: Types::STRING, length: 80, nullable: true)]
+    private ?string $taken; // @phpstan-ignore property.onlyWritten (the database's index reads it)
+
     #[ORM\Column(type: Types::TEXT, length: 16777215)]
     private string $document;
 
@@ -38,7 +43,7 @@ class Profile
     public function __construct(string $kind, string $name, string $document, \DateTimeImmutable $now)
     {
         $this->kind = $kind;
-        $this->name = $name;
+        $this->name = $this->taken = $name;
         $this->document = $document;
         $this->updatedAt = $now;
     }
@@ -75,7 +80,7 @@ class Profile
 
     public function change(string $name, string $document, \DateTimeImmutable $now): void
     {
-        $this->name = $name;
+        $this->name = $this->taken = $name;
         $this->document = $document;
         $this->updatedAt = $now;
     }
@@ -83,10 +88,12 @@ class Profile
     public function delete(\DateTimeImmutable $now): void
     {
         $this->deletedAt = $now;
+        $this->taken = null;
     }
 
     public function restore(): void
     {
         $this->deletedAt = null;
+        $this->taken = $this->name;
     }
 }

@@ -34,6 +34,10 @@ class RackRevision
     #[ORM\Column(type: Types::TEXT, length: 16777215)]
     private string $document;
 
+    /** The ways of the cue ball along its legs, for lists: SVG paths as a JSON list; null until it was drawn. */
+    #[ORM\Column(type: Types::TEXT, length: 16777215, nullable: true)]
+    private ?string $drawing = null;
+
     #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
     private \DateTimeImmutable $createdAt;
 
@@ -69,6 +73,16 @@ class RackRevision
     public function document(): string
     {
         return $this->document;
+    }
+
+    public function drawing(): ?string
+    {
+        return $this->drawing;
+    }
+
+    public function draw(string $drawing): void
+    {
+        $this->drawing = $drawing;
     }
 
     public function createdAt(): \DateTimeImmutable

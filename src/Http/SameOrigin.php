@@ -38,6 +38,7 @@ final class SameOrigin
         $headers = $event->getResponse()->headers;
         $headers->set('Content-Security-Policy', "default-src 'self'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'");
         $headers->set('X-Content-Type-Options', 'nosniff');
+        $headers->set('X-Frame-Options', 'DENY');
         $headers->set('Referrer-Policy', 'same-origin');
     }
 

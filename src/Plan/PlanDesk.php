@@ -18,21 +18,28 @@ use ZigLane\Core\RunOut\PinsFile;
 use ZigLane\Core\RunOut\PlanSearch;
 
 /**
- * Takes orders for plans and hands them out. The work itself is done by workers, see PlanQueue.
+ * Takes orders for plans. The work itself is done by workers: see Turns for whose plan is next, PlanRackHandler for the work.
  */
 final class PlanDesk
 {
     /** So many plans of a rack are kept. */
     private const KEPT = 20;
 
-    public function __construct(private readonly EntityManagerInterface $entities) {}
+    /** So many plans of one visitor, and of one rack, may wait at once; and of all together. */
+    private const MOST_OF_VISITOR = 6;
+    private const MOST_OF_RACK = 8;
+    private const MOST = 60;
+
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly PlanLedger $ledger, private readonly Turns $turns) {}
 
     /**
      * A plan for a rack as it stands; one that is under way or done already, if it is the same.
      *
      * @param bool $again plan it anew even when it is done already
+     *
+     * @throws TooMany when this visitor, this rack or all together have too many waiting
      */
-    public function ask(OpenRack $open, Pins $pins, bool $again = false, ?float $budget = null): PlanRecord
+    public function ask(OpenRack $open, Pins $pins, string $visitor, bool $again = false, ?float $budget = null): PlanRecord
     {
         $budget ??= PlanSearch::budget($open->rack);
         // The name and legs that are not kept make no difference to a plan.
@@ -40,7 +47,7 @@ final class PlanDesk
         $pinned = json_encode(PinsFile::write($pins, $open->rack), \JSON_THROW_ON_ERROR);
         $same = self::key($open, $pins);
 
-        return $this->entities->wrapInTransaction(function () use ($open, $same, $document, $pinned, $again, $budget): PlanRecord {
+        $plan = $this->entities->wrapInTransaction(function () use ($open, $same, $document, $pinned, $visitor, $again, $budget): PlanRecord {
             // Two requests at once for the same: the second waits here and then finds the first one's order.
             $rack = $this->entities->find(RackRecord::class, $open->record->id(), LockMode::PESSIMISTIC_WRITE) ?? throw new InvalidInput('rack', 'is gone');
             foreach ($this->entities->getRepository(PlanRecord::class)->findBy(['rack' => $rack, 'sameAs' => $same], ['id' => 'DESC'], 5) as $known) {
@@ -48,14 +55,56 @@ final class PlanDesk
                     return $known;
                 }
             }
-            $plan = new PlanRecord($rack, $same, $document, $pinned, $budget, new \DateTimeImmutable());
+            $this->assertRoom($rack->id(), $visitor);
+            $plan = new PlanRecord($rack, $same, $document, $pinned, $budget, $visitor, new \DateTimeImmutable());
             $this->entities->persist($plan);
             $this->entities->flush();
             $this->entities->createQuery('DELETE FROM ' . PlanRecord::class . ' p WHERE p.rack = :rack AND p.id <= :old AND p.state NOT IN (:open)')
-                ->execute(['rack' => $rack->id(), 'old' => $this->oldest($rack), 'open' => [PlanRecord::QUEUED, PlanRecord::RUNNING]]);
+                ->execute(['rack' => $rack->id(), 'old' => $this->oldest($rack), 'open' => PlanRecord::UNDER_WAY]);
 
             return $plan;
         });
+        $this->turns->handOut();
+        $this->entities->refresh($plan);
+
+        return $plan;
+    }
+
+    /** @throws TooMany */
+    private function assertRoom(int $rack, string $visitor): void
+    {
+        $waiting = $this->entities->getConnection()->fetchAssociative(
+            'SELECT COUNT(*) AS everything, SUM(visitor = ?) AS visitor, SUM(rack_id = ?) AS rack FROM plan WHERE state IN (?, ?, ?)',
+            [$visitor, $rack, ...PlanRecord::UNDER_WAY],
+        ) ?: [];
+        foreach (['visitor' => self::MOST_OF_VISITOR, 'rack' => self::MOST_OF_RACK, 'everything' => self::MOST] as $what => $most) {
+            $many = is_numeric($waiting[$what] ?? null) ? (int) $waiting[$what] : 0;
+            if ($many >= $most) {
+                throw new TooMany(match ($what) {
+                    'visitor' => \sprintf('You have %d plans under way; ask again when one of them is done, or stop one.', $many),
+                    'rack' => \sprintf('%d plans of this rack are under way; ask again when one of them is done.', $many),
+                    default => \sprintf('%d plans are under way for everybody; ask again in a few minutes.', $many),
+                });
+            }
+        }
+    }
+
+    /** Plans that come before this one, as turns are taken; 0 when it is being worked on or is done. */
+    public function ahead(PlanRecord $plan): int
+    {
+        if (!\in_array($plan->state(), [PlanRecord::WAITING, PlanRecord::QUEUED], true)) {
+            return 0;
+        }
+        /** @var list<array{id: int, visitor: string}> $all */
+        $all = $this->entities->getConnection()->fetchAllAssociative('SELECT id, visitor FROM plan WHERE state IN (?, ?, ?) ORDER BY id', PlanRecord::UNDER_WAY);
+        $turn = $turns = [];
+        foreach ($all as $row) {
+            $turn[$row['visitor']] = ($turn[$row['visitor']] ?? 0) + 1;
+            $turns[$row['id']] = $turn[$row['visitor']];
+        }
+        $mine = $turns[$plan->id()] ?? 0;
+
+        return \count(array_filter($turns, static fn(int $t, int $id): bool => $t < $mine || ($t === $mine && $id < $plan->id()), \ARRAY_FILTER_USE_BOTH));
     }
 
     /** What two orders for the same plan have in common. */
@@ -86,14 +135,19 @@ final class PlanDesk
         return $this->entities->getRepository(PlanRecord::class)->findBy(['rack' => $rack], ['id' => 'DESC'], $most);
     }
 
-    /** Asks the worker to leave it at what it has. */
+    /** Leaves it at what it has. */
     public function stop(PlanRecord $plan): void
     {
-        $this->entities->getConnection()->executeStatement(
-            'UPDATE plan SET stop_asked = 1, state = IF(state = ?, ?, state) WHERE id = ?',
-            [PlanRecord::QUEUED, PlanRecord::STOPPED, $plan->id()],
-        );
+        $this->ledger->stop($plan->id());
+        $this->turns->handOut();
         $this->entities->refresh($plan);
+    }
+
+    /** Plans of long ago go, and so does what failed. */
+    public function purge(\DateTimeImmutable $now): void
+    {
+        $this->entities->createQuery('DELETE FROM ' . PlanRecord::class . ' p WHERE p.createdAt < :old AND p.state NOT IN (:open)')
+            ->execute(['old' => $now->modify('-180 days'), 'open' => PlanRecord::UNDER_WAY]);
     }
 
     /** What was pinned when a plan was asked for. */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\App\Profile;
 
 use Symfony\Component\HttpFoundation\InputBag;
+use Symfony\Contracts\Cache\CacheInterface;
+use Symfony\Contracts\Cache\ItemInterface;
 use ZigLane\App\Entity\Profile;
 use ZigLane\Core\Chance\Calibration;
 use ZigLane\Core\Cue\CueSpec;
@@ -23,7 +25,10 @@ use ZigLane\Core\Table\Table;
  */
 final class ProfileForm
 {
-    public function __construct(private readonly ProfileStore $store) {}
+    /** How long the chance of a player's reference pot is remembered, s. */
+    private const REMEMBERED = 86400;
+
+    public function __construct(private readonly ProfileStore $store, private readonly CacheInterface $cache) {}
 
     /**
      * @return array<string, array{label: string, unit: string, hint: string, choices: list<string>}> by field
@@ -141,9 +146,19 @@ final class ProfileForm
     private function ofPlayer(Player $player): array
     {
         return [
-            \sprintf('Makes the reference pot, a metre and a metre straight in, in %.0f %% of the tries', 100 * (new Calibration())->chance($player)),
+            \sprintf('Makes the reference pot, a metre and a metre straight in, in %.0f %% of the tries', 100 * $this->reference($player)),
             \sprintf('Aim ± %.2f°, speed ± %.0f %%, tip ± %.1f mm; %s-handed, reaches %.0f cm', rad2deg($player->aim), 100 * $player->speed, 1000 * $player->tip, $player->hand->value, 100 * $player->reach),
         ];
+    }
+
+    /** Chance of the reference pot; worked out once for each set of errors. */
+    private function reference(Player $player): float
+    {
+        return $this->cache->get('reference-' . hash('xxh128', serialize([$player->aim, $player->speed, $player->tip])), static function (ItemInterface $item) use ($player): float {
+            $item->expiresAfter(self::REMEMBERED);
+
+            return (new Calibration())->chance($player);
+        });
     }
 
     /**

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\App\Profile;
 
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\Persistence\ManagerRegistry;
 use ZigLane\App\Entity\Profile;
 use ZigLane\Core\Cue\CueSpec;
 use ZigLane\Core\InvalidInput;
@@ -22,7 +24,7 @@ final class ProfileStore
 {
     public const LONGEST_NAME = 80;
 
-    public function __construct(private readonly EntityManagerInterface $entities) {}
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly ManagerRegistry $managers) {}
 
     /**
      * @return list<Profile> by name
@@ -73,10 +75,9 @@ final class ProfileStore
         if (mb_strlen($name) > self::LONGEST_NAME) {
             throw new InvalidInput('name', \sprintf('has %d characters (limit %d)', mb_strlen($name), self::LONGEST_NAME));
         }
-        foreach ($this->all($kind) as $other) {
-            if ($other !== $profile && 0 === strcasecmp($other->name(), $name)) {
-                throw new InvalidInput('name', \sprintf('there is a %s called "%s" already', $kind->value, $other->name()));
-            }
+        $other = $this->entities->getRepository(Profile::class)->findOneBy(['kind' => $kind->value, 'taken' => $name]);
+        if (null !== $other && $other !== $profile) {
+            throw new InvalidInput('name', \sprintf('there is a %s called "%s" already', $kind->value, $other->name()));
         }
         $text = json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION);
         $now = new \DateTimeImmutable();
@@ -86,7 +87,7 @@ final class ProfileStore
         } else {
             $profile->change($name, $text, $now);
         }
-        $this->entities->flush();
+        $this->flush($kind->value, $name);
 
         return $profile;
     }
@@ -97,10 +98,34 @@ final class ProfileStore
         $this->entities->flush();
     }
 
+    /** @throws InvalidInput when its name was taken meanwhile */
     public function restore(Profile $profile): void
     {
         $profile->restore();
-        $this->entities->flush();
+        $this->flush($profile->kind(), $profile->name());
+    }
+
+    /**
+     * The database holds that a name is used once, however many ask at once.
+     *
+     * @throws InvalidInput
+     */
+    private function flush(string $kind, string $name): void
+    {
+        try {
+            $this->entities->flush();
+        } catch (UniqueConstraintViolationException) {
+            // Doctrine closes its manager when the database refuses; the page that says so needs another.
+            $this->managers->resetManager();
+
+            throw new InvalidInput('name', \sprintf('there is a %s called "%s" already', $kind, $name));
+        }
+    }
+
+    /** Removes for good what was deleted long ago. */
+    public function purge(\DateTimeImmutable $now): void
+    {
+        $this->entities->createQuery('DELETE FROM ' . Profile::class . ' p WHERE p.deletedAt < :old')->execute(['old' => $now->modify('-30 days')]);
     }
 
     public function table(Profile $profile): Table
@@ -123,7 +148,7 @@ final class ProfileStore
      */
     public function sheet(Profile $profile): array
     {
-        $document = json_decode($profile->document(), true, 16, \JSON_THROW_ON_ERROR);
+        $document = json_decode($profile->document(), true, 16);
         $sheet = \is_array($document) ? ($document['sheet'] ?? []) : [];
 
         return \is_array($sheet) ? $sheet : [];

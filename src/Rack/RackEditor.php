@@ -15,6 +15,8 @@ use ZigLane\Core\Plan\LegState;
 use ZigLane\Core\Plan\LinePlayer;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\EquipmentFields;
+use ZigLane\Core\Rack\Fields;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\RackFile;
@@ -29,6 +31,9 @@ use ZigLane\Core\Table\TableSize;
  */
 final class RackEditor
 {
+    /** Nothing on a page is measured in numbers beyond this. */
+    private const LARGEST = 1e6;
+
     public function __construct(private readonly ProfileStore $profiles) {}
 
     /**
@@ -105,12 +110,10 @@ final class RackEditor
     private function table(Rack $rack, InputBag $form): array
     {
         $size = TableSize::tryFrom($form->getString('size')) ?? throw new InvalidInput('size', 'is not 7ft, 8ft or 9ft');
-        $document = RackFile::write($rack->onTable(new Table($size, cloth: $rack->table->cloth, cushion: $rack->table->cushion)));
-        \assert(\is_array($document['table']));
-        $document['table']['cornerMouthMm'] = self::number($form, 'corner') * 25.4;
-        $document['table']['sideMouthMm'] = self::number($form, 'side') * 25.4;
+        $mouths = new Fields((object) ['cornerMouthMm' => self::number($form, 'corner') * 25.4, 'sideMouthMm' => self::number($form, 'side') * 25.4, 'size' => $size->value], 'table');
         try {
-            $changed = RackFile::read(json_decode(json_encode($document, \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR));
+            [$table] = EquipmentFields::table($mouths);
+            $changed = $rack->onTable(new Table($size, $table->cornerMouth, $table->sideMouth, $rack->table->cloth, $rack->table->cushion));
         } catch (InvalidInput $e) {
             throw new InvalidInput('', 'The table cannot be changed so: ' . $e->getMessage() . '.');
         }
@@ -134,15 +137,14 @@ final class RackEditor
             throw new InvalidInput('', "There is no such {$kind->value} profile.");
         }
         $name = $profile?->name() ?? (ProfileKind::Player === $kind ? 'level ' . $form->getString('profile') : 'house ' . $kind->value);
-        $changed = match ($kind) {
-            ProfileKind::Table => $rack->onTable(null === $profile ? new Table() : $this->profiles->table($profile)),
-            ProfileKind::Cue => $rack->withCue(null === $profile ? new CueSpec() : $this->profiles->cue($profile)),
-            ProfileKind::Player => $rack->withPlayer(null === $profile
-                ? Player::of(Level::tryFrom($form->getString('profile')) ?? Level::League)
-                : $this->profiles->player($profile)),
-        };
         try {
-            RackFile::assertPlayable($changed->layout, $changed->table);
+            $changed = match ($kind) {
+                ProfileKind::Table => $rack->onTable(null === $profile ? new Table() : $this->profiles->table($profile)),
+                ProfileKind::Cue => $rack->withCue(null === $profile ? new CueSpec() : $this->profiles->cue($profile)),
+                ProfileKind::Player => $rack->withPlayer(null === $profile
+                    ? Player::of(Level::tryFrom($form->getString('profile')) ?? Level::League)
+                    : $this->profiles->player($profile)),
+            };
         } catch (InvalidInput $e) {
             throw new InvalidInput('', \sprintf('The rack does not fit on %s: %s.', $name, $e->getMessage()));
         }
@@ -281,6 +283,9 @@ final class RackEditor
         $text = trim($form->getString($key));
         if (!is_numeric($text) || !is_finite((float) $text)) {
             throw new InvalidInput($key, \sprintf('"%s" is not a number', mb_strimwidth($text, 0, 30, '…')));
+        }
+        if (abs((float) $text) > self::LARGEST) {
+            throw new InvalidInput($key, \sprintf('%s is too large a number', mb_strimwidth($text, 0, 30, '…')));
         }
 
         return (float) $text;

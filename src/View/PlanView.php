@@ -44,16 +44,31 @@ final readonly class PlanView
     /** Rack that it was planned for. */
     public ?Rack $rack;
 
+    /** Why what is stored of it cannot be shown. */
+    public ?string $damage;
+
     /**
-     * @param list<PlanRecord> $all plans of the rack, the newest first
+     * @param list<PlanRecord> $all   plans of the rack, the newest first
+     * @param int              $ahead plans that come before it
      */
-    public function __construct(public OpenRack $open, public ?PlanRecord $record, public array $all)
+    public function __construct(public OpenRack $open, public ?PlanRecord $record, public array $all, public int $ahead = 0)
     {
-        $document = null === $record?->result() ? null : json_decode($record->result(), false, 64, \JSON_THROW_ON_ERROR);
-        $this->rack = null === $record ? null : RackFile::read(JsonText::decode($record->document(), \PHP_INT_MAX));
-        $this->pins = null === $record ? new Pins() : PlanDesk::pinsOf($record);
-        $this->stale = null !== $record && $this->changed($record);
-        $plan = $document instanceof \stdClass && null !== $this->rack ? PlanFile::read($document, $this->rack) : null;
+        $rack = $plan = $damage = null;
+        $pins = new Pins();
+        try {
+            if (null !== $record) {
+                $rack = RackFile::read(JsonText::decode($record->document(), \PHP_INT_MAX));
+                $pins = PinsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $rack);
+                $document = null === $record->result() ? null : json_decode($record->result(), false, 64, \JSON_THROW_ON_ERROR);
+                $plan = $document instanceof \stdClass ? PlanFile::read($document, $rack) : null;
+            }
+        } catch (InvalidInput|\JsonException) {
+            $damage = 'What is stored of this plan cannot be read. Plan the rack again.';
+        }
+        $this->damage = $damage;
+        $this->rack = $rack ?? (null === $record ? null : $open->rack);
+        $this->pins = $pins;
+        $this->stale = null !== $record && (null !== $damage || $this->changed($record));
         $this->line = $plan?->line();
         $this->runOut = $plan?->runOut;
         $this->stopped = $plan?->stopped;
@@ -117,7 +132,7 @@ final readonly class PlanView
     {
         try {
             $pins = PinsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $this->open->rack);
-        } catch (InvalidInput) {
+        } catch (InvalidInput|\JsonException) {
             return true;
         }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\App\Reading\ReadingDesk;
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Chance\PotChance;
 use ZigLane\Core\Plan\LegOutcome;
@@ -12,7 +11,7 @@ use ZigLane\Core\Plan\LegPosition;
 use ZigLane\Core\Plan\LegState;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Openings;
-use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Table\Pocket;
 
 /**
@@ -20,6 +19,9 @@ use ZigLane\Core\Table\Pocket;
  */
 final readonly class PositionView
 {
+    /** Tries that a leg's chances rest on. */
+    private const TRIES = 240;
+
     /**
      * @param array<int, float> $pots by leg
      * @param array<int, float> $runs products so far, by leg
@@ -32,7 +34,7 @@ final readonly class PositionView
      * @param list<LegOutcome> $legs
      * @param int              $chosen 0 for none
      */
-    public static function of(Rack $rack, array $legs, int $chosen, ReadingDesk $desk): self
+    public static function of(Rack $rack, array $legs, int $chosen): self
     {
         $simulator = $rack->simulator();
         $pots = $runs = [];
@@ -50,12 +52,30 @@ final readonly class PositionView
         $position = null;
         if (isset($pots[$chosen]) && null !== $leg) {
             $next = self::next($rack, $leg, $legs[$chosen] ?? null);
-            $position = null === $next ? null : $desk->position($rack, $leg, $next[0], $next[1], Defaults::ZONE_CHANCE);
+            $after = $leg->after();
+            $position = null === $next || null === $after ? null : LegPosition::of($rack->withLayout($after), $leg, $next[0], $next[1]);
         }
 
-        $chances = null === $leg || !isset($pots[$chosen]) ? null : $desk->chances($rack, $leg);
+        $chances = null === $leg || !isset($pots[$chosen]) ? null : self::chances($rack, $leg);
 
         return new self($pots, $runs, $position, null === $position ? null : new ZoneDrawing($position->zone, $rack->table->size), $chances);
+    }
+
+    /**
+     * What a planned leg comes to when it is played with the player's errors; null for one that names no ball and pocket.
+     *
+     * @return array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}|null
+     */
+    private static function chances(Rack $rack, LegOutcome $leg): ?array
+    {
+        [$before, $shot, $ball, $pocket] = [$leg->before, $leg->shot, $leg->spec->ball, $leg->spec->pocket];
+        if (null === $before || null === $shot || null === $ball || null === $pocket) {
+            return null;
+        }
+        $search = new RouteSearch($rack->withLayout($before), $ball, $pocket);
+        $search->outlook()->lookOn();
+
+        return $search->chances($shot, self::TRIES);
     }
 
     /**

@@ -15,35 +15,36 @@ final class Svg
     private function __construct() {}
 
     /** @param float $metres m */
-    public static function mm(float $metres): string
+    public static function mm(float $metres, int $decimals = 1): string
     {
-        $text = \sprintf('%.1f', $metres * 1000);
+        $text = \sprintf("%.{$decimals}f", $metres * 1000);
 
-        return '-0.0' === $text ? '0.0' : $text;
+        return 0.0 === (float) $text ? ltrim($text, '-') : $text;
     }
 
-    public static function point(Point $p): string
+    public static function point(Point $p, int $decimals = 1): string
     {
-        return self::mm($p->x) . ' ' . self::mm($p->y);
+        return self::mm($p->x, $decimals) . ' ' . self::mm($p->y, $decimals);
     }
 
     /**
      * The pieces as one path: parabolas are quadratic Bézier curves exactly, lines are lines.
      *
      * @param iterable<PathPiece> $pieces
+     * @param int                 $decimals of a millimetre
      */
-    public static function path(iterable $pieces): string
+    public static function path(iterable $pieces, int $decimals = 1): string
     {
         $path = '';
         $last = '';
         foreach ($pieces as $piece) {
-            $start = self::point($piece->start);
-            $end = self::point($piece->end());
+            $start = self::point($piece->start, $decimals);
+            $end = self::point($piece->end(), $decimals);
             if ($start !== $last) {
                 $path .= "M$start";
             }
             if ($start !== $end) {
-                $path .= $piece->rolling ? "L$end" : 'Q' . self::point($piece->control()) . " $end";
+                $path .= $piece->rolling ? "L$end" : 'Q' . self::point($piece->control(), $decimals) . " $end";
             }
             $last = $end;
         }

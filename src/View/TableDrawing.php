@@ -28,7 +28,7 @@ final readonly class TableDrawing
     /** @var list<string> SVG polygon points of the six cushions */
     public array $cushions;
 
-    /** @var list<array{name: string, spoken: string, key: int, x: float, y: float, r: float, mx: float, my: float}> */
+    /** @var list<array{name: string, spoken: string, key: int, x: float, y: float, r: float, mx: float, my: float, half: float}> */
     public array $pockets;
 
     /** @var list<array{x: float, y: float, label: string}> */
@@ -54,6 +54,7 @@ final readonly class TableDrawing
                 'r' => round($p->dropRadius * 1000, 1),
                 'mx' => round($middle->x * 1000, 1),
                 'my' => round($middle->y * 1000, 1),
+                'half' => round($p->tipA->distanceTo($p->tipB) * 500, 1),
             ];
         }
         $this->pockets = $pockets;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\View;
 
 use ZigLane\App\Rack\OpenRack;
+use ZigLane\App\Rack\PlayedLines;
 use ZigLane\Core\Aim\AimSolution;
 use ZigLane\Core\Ball\BallId;
 use ZigLane\Core\Plan\LegOutcome;
@@ -23,16 +24,19 @@ final class WorkspaceBuilder
     /** Speed scale of the inspector, table lengths. */
     public const FASTEST = 8.0;
 
+    public function __construct(private readonly PlayedLines $lines) {}
+
     /**
      * @param int       $chosen 0 for the layout, else a leg's number; brought into range
      * @param Rack|null $tried  a state to show instead of the stored one
+     * @param bool      $keep   whether the state will be looked at again
      */
-    public function build(OpenRack $open, int $chosen, Units $units, ?Rack $tried = null): Workspace
+    public function build(OpenRack $open, int $chosen, Units $units, ?Rack $tried = null, bool $keep = true): Workspace
     {
         $rack = $tried ?? $open->rack;
         $player = new LinePlayer($rack->simulator());
         $size = $rack->table->size;
-        $outcomes = $player->play($rack);
+        $outcomes = $keep ? $this->lines->play($rack) : $player->play($rack);
         $chosen = max(0, min($chosen, \count($outcomes)));
         $leg = 0 === $chosen ? null : $outcomes[$chosen - 1];
         $last = [] === $outcomes ? null : $outcomes[\count($outcomes) - 1];

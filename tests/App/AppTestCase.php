@@ -6,8 +6,11 @@ namespace ZigLane\Tests\App;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\Console\Tester\CommandTester;
+use Symfony\Component\HttpKernel\KernelInterface;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\Core\Rack\JsonText;
@@ -25,9 +28,10 @@ abstract class AppTestCase extends WebTestCase
     {
         $this->browser = self::createClient(server: ['HTTP_HOST' => '127.0.0.1', 'HTTP_SEC_FETCH_SITE' => 'same-origin']);
         $database = self::service(Connection::class);
-        foreach (["plan", "rack_revision", "rack", "setting", "profile"] as $table) {
+        foreach (['plan', 'message', 'task', 'rack_revision', 'rack', 'setting', 'profile'] as $table) {
             $database->executeStatement("DELETE FROM $table");
         }
+        $database->executeStatement("INSERT INTO setting (name, value) VALUES ('turns', '')");
     }
 
     /**
@@ -75,7 +79,35 @@ abstract class AppTestCase extends WebTestCase
     {
         self::service(EntityManagerInterface::class)->clear();
 
-        return $this->store()->find($id) ?? self::fail("Rack $id is gone.");
+        return $this->store()->open($id);
+    }
+
+    protected function version(int $id): int
+    {
+        self::service(EntityManagerInterface::class)->clear();
+
+        return $this->store()->record($id)->version();
+    }
+
+    /** A change as a page sends it: with the version it was made on. */
+    protected function post(int $id, string $what): void
+    {
+        $this->browser->request('POST', "/racks/$id/$what", ['version' => $this->version($id)]);
+    }
+
+    /** Does what waits for the workers: so many messages. */
+    protected static function consume(string $queue = 'plans', int $messages = 1): void
+    {
+        $command = (new Application(self::service(KernelInterface::class)))->find('messenger:consume');
+        (new CommandTester($command))->execute(['receivers' => [$queue], '--limit' => $messages, '--time-limit' => 60, '--sleep' => '0.05']);
+    }
+
+    /** Messages that wait, by queue. */
+    protected static function waiting(string $queue = 'plans'): int
+    {
+        $many = self::service(Connection::class)->fetchOne('SELECT COUNT(*) FROM message WHERE queue_name = ?', [$queue]);
+
+        return is_numeric($many) ? (int) $many : -1;
     }
 
     /**
@@ -83,7 +115,7 @@ abstract class AppTestCase extends WebTestCase
      */
     protected function edit(int $id, array $form): string
     {
-        $this->browser->request('POST', "/racks/$id/edit", $form + ['chosen' => 0], [], ['HTTP_HX_REQUEST' => 'true']);
+        $this->browser->request('POST', "/racks/$id/edit", $form + ['chosen' => 0, 'version' => $this->version($id)], [], ['HTTP_HX_REQUEST' => 'true']);
 
         return (string) $this->browser->getResponse()->getContent();
     }

@@ -20,9 +20,9 @@ final class DemoTest extends AppTestCase
     public function testThreeRacksAreLoadedOnceAndOneIsPlannedToTheNine(): void
     {
         $this->load();
-        $racks = $this->store()->all();
+        $racks = $this->store()->page();
         self::assertCount(3, $racks);
-        $complete = $racks[0]->rack;
+        $complete = $racks[0]->rack ?? self::fail('It cannot be read.');
         $legs = LinePlayer::for($complete)->play($complete);
         self::assertCount(9, $legs);
         foreach ($legs as $leg) {
@@ -31,17 +31,18 @@ final class DemoTest extends AppTestCase
         self::assertTrue($legs[8]->verdict?->won);
 
         $this->load();
-        self::assertCount(3, $this->store()->all());
+        self::assertSame(3, $this->store()->count());
     }
 
     public function testWhatAPersonDidWithThemStays(): void
     {
         $this->load();
-        [$first, $second] = $this->store()->all();
-        $this->store()->change($first->record->id(), null, 'rename', $first->rack->named('Mine now'));
-        $this->store()->delete($second->record->id());
+        [$first, $second] = $this->store()->page();
+        $id = $first->record->id();
+        $this->store()->change($id, $this->version($id), 'rename', $this->open($id)->rack->named('Mine now'));
+        $this->store()->delete($second->record->id(), $second->record->version());
         $this->load();
-        self::assertCount(2, $this->store()->all());
+        self::assertSame(2, $this->store()->count());
         self::assertSame('Mine now', $this->open($first->record->id())->rack->name);
     }
 }

@@ -143,7 +143,7 @@ final class EditTest extends AppTestCase
         self::assertSame(2, substr_count(self::plain($html), 'not reached'));
         $this->browser->request('GET', "/racks/$id?leg=3");
         self::assertStringContainsString('Not reached: leg 1 does not hold.', self::plain((string) $this->browser->getResponse()->getContent()));
-        $this->browser->request('POST', "/racks/$id/undo", [], [], ['HTTP_HX_REQUEST' => 'true']);
+        $this->browser->request('POST', "/racks/$id/undo", ['version' => $this->version($id)], [], ['HTTP_HX_REQUEST' => 'true']);
         self::assertStringNotContainsString('not reached', self::plain((string) $this->browser->getResponse()->getContent()));
     }
 
@@ -171,7 +171,7 @@ final class EditTest extends AppTestCase
     public function testWithoutScriptsAFormEndsOnAPage(): void
     {
         $id = $this->stored();
-        $this->browser->request('POST', "/racks/$id/edit", ['op' => 'add-leg', 'chosen' => 0]);
+        $this->browser->request('POST', "/racks/$id/edit", ['op' => 'add-leg', 'chosen' => 0, 'version' => $this->version($id)]);
         self::assertSame(303, $this->code());
         $this->browser->followRedirect();
         self::assertStringContainsString('<!doctype html>', (string) $this->browser->getResponse()->getContent());

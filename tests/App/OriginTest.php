@@ -29,7 +29,7 @@ final class OriginTest extends AppTestCase
     {
         $this->browser->request('POST', '/racks', ['game' => 'nine-ball', 'name' => 'From there'], [], $headers);
         self::assertSame($status, $this->code());
-        self::assertCount(303 === $status ? 1 : 0, $this->store()->all());
+        self::assertSame(303 === $status ? 1 : 0, $this->store()->count());
     }
 
     public function testAForeignHostNameIsRefused(): void

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace ZigLane\Tests\App;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\DriverManager;
 use Doctrine\ORM\EntityManagerInterface;
-use Symfony\Component\Console\Tester\CommandTester;
-use ZigLane\App\Command\WorkCommand;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
-use ZigLane\App\Plan\PlanQueue;
+use ZigLane\App\Plan\PlanLedger;
+use ZigLane\Core\RunOut\Pins;
 
 final class PlanTest extends AppTestCase
 {
@@ -24,7 +22,7 @@ final class PlanTest extends AppTestCase
         self::assertStringContainsString('Plan the run-out', (string) $this->browser->getResponse()->getContent());
         $plan = $this->ask($id);
         self::assertSame(PlanRecord::QUEUED, $plan->state());
-        self::assertStringContainsString('Waiting for a worker', $this->shown($id, $plan));
+        self::assertStringContainsString('Next to be planned', $this->shown($id, $plan));
         $this->work();
         $plan = $this->fresh($plan);
         self::assertSame(PlanRecord::DONE, $plan->state());
@@ -78,55 +76,99 @@ final class PlanTest extends AppTestCase
         $plan = $this->ask($id);
         $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/stop");
         self::assertSame(PlanRecord::STOPPED, $this->fresh($plan)->state());
-        self::assertNull(self::service(PlanQueue::class)->take('nobody'));
+        self::assertNull(self::service(PlanLedger::class)->begin($plan->id(), 'nobody'));
         // While it is made: the best so far stays.
         $plan = $this->ask($id);
-        $queue = self::service(PlanQueue::class);
-        $job = $queue->take('me') ?? self::fail('nothing to do');
-        self::assertTrue($queue->keep($job['id'], 'me', '{"runOut":0.5,"cue":null,"group":null,"shots":[],"says":[],"stoppedBecause":null}', 1.5));
+        $ledger = self::service(PlanLedger::class);
+        self::assertNotNull($ledger->begin($plan->id(), 'me'));
+        self::assertTrue($ledger->keep($plan->id(), 'me', '{"runOut":0.5,"cue":null,"group":null,"shots":[],"says":[],"stoppedBecause":null}', 1.5));
         $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/stop");
-        self::assertFalse(self::service(PlanQueue::class)->keep($job['id'], 'me', '{"runOut":0.6,"cue":null,"group":null,"shots":[],"says":[],"stoppedBecause":null}', 2.5));
-        self::service(PlanQueue::class)->end($job['id'], 'me');
+        $ledger = self::service(PlanLedger::class);
+        self::assertFalse($ledger->keep($plan->id(), 'me', '{"runOut":0.6,"cue":null,"group":null,"shots":[],"says":[],"stoppedBecause":null}', 2.5));
+        $ledger->end($plan->id(), 'me');
         $plan = $this->fresh($plan);
         self::assertSame(PlanRecord::STOPPED, $plan->state());
-        self::assertStringContainsString('60 % to run out', $this->shown($id, $plan));
+        self::assertStringContainsString('50 % to run out', $this->shown($id, $plan));
     }
 
-    /** A worker that dies lets go of its plan; one that lives does not; and the plan is not tried for ever. */
+    /** A worker that dies counts once; what it finds after it was given up for dead is not wanted; and a plan is not tried for ever. */
     public function testAPlanWhoseWorkerDiesIsTakenUp(): void
     {
         $plan = $this->ask($this->stored(self::RACK));
-        $other = self::another();
-        $first = (new PlanQueue($other))->take('first');
-        self::assertSame($plan->id(), $first['id'] ?? null);
-        $queue = self::service(PlanQueue::class);
-        self::assertNull($queue->take('second'), 'it is at work');
-        $other->close();
-        self::assertSame($plan->id(), self::service(PlanQueue::class)->take('third')['id'] ?? null, 'it is gone');
-        // The first comes back to life: what it finds is no longer wanted.
-        self::assertFalse((new PlanQueue(self::another()))->keep($plan->id(), 'first', '{}', 1.0));
-        self::assertSame(2, $this->fresh($plan)->attempts());
-        for ($n = 3; $n < 10; ++$n) {
-            $connection = self::another();
-            self::service(Connection::class)->close();
-            $job = (new PlanQueue($connection))->take("number $n");
-            $connection->close();
-        }
-        self::assertNull($job ?? null);
+        $ledger = self::service(PlanLedger::class);
+        self::assertNotNull($ledger->begin($plan->id(), 'first'));
+        self::assertSame(0, $this->fresh($plan)->crashes());
+        self::assertNotNull($ledger->begin($plan->id(), 'second'), 'its message came again: the first is dead');
+        self::assertSame(1, $this->fresh($plan)->crashes());
+        self::assertFalse($ledger->keep($plan->id(), 'first', '{}', 1.0));
+        $ledger->end($plan->id(), 'first');
+        self::assertSame(PlanRecord::RUNNING, $this->fresh($plan)->state());
+        self::assertNotNull($ledger->begin($plan->id(), 'third'));
+        self::consume();
         $plan = $this->fresh($plan);
         self::assertSame(PlanRecord::FAILED, $plan->state());
         self::assertStringContainsString('ended its worker several times', (string) $plan->problem());
+        self::assertSame(1, self::waiting('failed'), 'what failed is kept where a person sees it');
     }
 
-    /** Two workers, two plans: each takes one. */
-    public function testTwoPlansAreServedAtOnce(): void
+    /** A worker that is told to end hands its plan back, as often as that may be. */
+    public function testGracefulRestartsAreNoCrashes(): void
     {
-        $one = $this->ask($this->stored(self::RACK));
-        $two = $this->ask($this->stored(self::RACK + ['name' => 'Another']));
-        [$a, $b] = [self::another(), self::another()];
-        $taken = [(new PlanQueue($a))->take('a')['id'] ?? 0, (new PlanQueue($b))->take('b')['id'] ?? 0];
-        sort($taken);
-        self::assertSame([$one->id(), $two->id()], $taken);
+        $plan = $this->ask($this->stored(self::RACK));
+        $ledger = self::service(PlanLedger::class);
+        for ($n = 0; $n < 6; ++$n) {
+            self::assertNotNull($ledger->begin($plan->id(), "worker $n"));
+            self::assertTrue($ledger->handBack($plan->id(), "worker $n"));
+        }
+        self::assertSame([PlanRecord::QUEUED, 0], [$this->fresh($plan)->state(), $this->fresh($plan)->crashes()]);
+        self::consume();
+        self::assertSame([PlanRecord::DONE, 0], [$this->fresh($plan)->state(), $this->fresh($plan)->crashes()]);
+    }
+
+    /** Each visitor has one plan with the workers at a time; the others wait their turn. */
+    public function testVisitorsTakeTurns(): void
+    {
+        $open = [];
+        for ($n = 0; $n < 4; ++$n) {
+            $open[] = $this->open($this->stored(['name' => "Rack $n"] + self::RACK));
+        }
+        $desk = self::service(PlanDesk::class);
+        $mine = array_map(static fn($o) => $desk->ask($o, new Pins(), 'me', budget: 0.1), \array_slice($open, 0, 3));
+        $yours = $desk->ask($open[3], new Pins(), 'you', budget: 0.1);
+        self::assertSame(2, self::waiting(), 'one of each');
+        self::assertSame([0, 2, 3, 1], array_map(fn(PlanRecord $p): int => $desk->ahead($this->fresh($p)), [...$mine, $yours]));
+        self::consume(messages: 2);
+        self::assertSame(
+            [PlanRecord::DONE, PlanRecord::QUEUED, PlanRecord::WAITING, PlanRecord::DONE],
+            array_map(fn(PlanRecord $p): string => $this->fresh($p)->state(), [...$mine, $yours]),
+        );
+        self::consume(messages: 2);
+        self::assertSame(PlanRecord::DONE, $this->fresh($mine[2])->state());
+    }
+
+    public function testNobodyHasTooManyWaiting(): void
+    {
+        $id = $this->stored(self::RACK);
+        for ($n = 0; $n < 8; ++$n) {
+            $this->browser->request('POST', "/racks/$id/plans", ['pocket-9' => ['head-left', 'head-right', 'foot-left', 'foot-right', 'side-left', 'side-right'][$n % 6], 'pocket-1' => $n < 6 ? '' : 'foot-left']);
+            $codes[] = $this->code();
+        }
+        self::assertSame([303, 303, 303, 303, 303, 303, 429, 429], $codes);
+        self::assertStringContainsString('You have 6 plans under way', self::plain((string) $this->browser->getResponse()->getContent()));
+        self::assertSame(1, self::waiting());
+    }
+
+    /** The process of a plan dies without a word: its message comes again, and the plan is finished, once. */
+    public function testAPlanOutlivesItsWorker(): void
+    {
+        $plan = $this->ask($this->stored(self::RACK));
+        $database = self::service(Connection::class);
+        // What a worker that was killed leaves behind: a message that is delivered, a plan that runs.
+        $database->executeStatement('UPDATE message SET delivered_at = ?', [(new \DateTimeImmutable('-9 seconds UTC'))->format('Y-m-d H:i:s')]);
+        self::assertNotNull(self::service(PlanLedger::class)->begin($plan->id(), 'killed'));
+        self::consume();
+        self::assertSame([PlanRecord::DONE, 1], [$this->fresh($plan)->state(), $this->fresh($plan)->crashes()]);
+        self::assertSame(0, self::waiting());
     }
 
     public function testPinsAreReadAndRefusedInWords(): void
@@ -202,11 +244,8 @@ final class PlanTest extends AppTestCase
     /** Does what a worker would, until nothing is left to do. */
     private function work(): void
     {
-        (new CommandTester(self::service(WorkCommand::class)))->execute(['--once' => true]);
-    }
-
-    private static function another(): Connection
-    {
-        return DriverManager::getConnection(self::service(Connection::class)->getParams());
+        while (self::waiting() > 0) {
+            self::consume();
+        }
     }
 }

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Reading;
+
+use ZigLane\App\View\Svg;
+use ZigLane\App\Work\Work;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Route\RouteSearch;
+use ZigLane\Core\Speed\TableLengths;
+use ZigLane\Core\Table\Pocket;
+
+/**
+ * Every place the cue ball can be sent to by a pot, with what it is worth there, as it is drawn.
+ */
+final class SpreadPlaces implements Work
+{
+    public static function kind(): string
+    {
+        return 'spread';
+    }
+
+    /**
+     * @param list<mixed> $question Rack, ball, Pocket
+     *
+     * @return \Generator<int, array{places: list<array<string, string|float>>, ladders: array<string, string>}>
+     */
+    public function answers(array $question): \Generator
+    {
+        [$rack, $ball, $pocket] = $question;
+        \assert($rack instanceof Rack && \is_int($ball) && $pocket instanceof Pocket);
+        $lengths = new TableLengths($rack->simulator());
+        $places = $ladders = [];
+        foreach ((new RouteSearch($rack, $ball, $pocket))->spread() as $place) {
+            $long = $lengths->ofSpeed($place['speed']);
+            $tip = "{$place['tip']->side} {$place['tip']->height}";
+            $ladders[$tip] = (isset($ladders[$tip]) ? "{$ladders[$tip]}L" : 'M') . Svg::point($place['stop']);
+            $places[] = [
+                'x' => Svg::mm($place['stop']->x),
+                'y' => Svg::mm($place['stop']->y),
+                'worth' => $place['worth'],
+                'side' => $place['tip']->side,
+                'height' => $place['tip']->height,
+                'lengths' => round($long, 2),
+                'words' => \sprintf('%s, %.1f lengths: next %.0f %%', $place['tip']->clock(), $long, 100 * $place['worth']),
+            ];
+        }
+        yield ['places' => $places, 'ladders' => $ladders];
+    }
+}

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+// Bad requests at every route of a running copy on this machine:
+//   php tools/fuzz.php ADDRESS REQUESTS SEED
+// The routes come from the router, the names of fields from the controllers and templates, so that what is new is met without being
+// named here. The same seed sends the same requests. Fails on an answer of 500 and above, one that takes over 2 s, and on anything
+// stored that cannot be read.
+
+use ZigLane\Core\Random\Generator;
+
+require dirname(__DIR__) . '/vendor/autoload.php';
+
+const SLOW = 2.0; // s
+
+[$_, $address, $requests, $seed] = $argv;
+if (1 !== preg_match('#^http://127\.0\.0\.1:\d+/?$#', $address)) {
+    fwrite(STDERR, "Only copies on this machine are fuzzed.\n");
+    exit(2);
+}
+$address = rtrim($address, '/');
+$random = new Generator((int) $seed);
+$one = static fn(array $of): mixed => $of[$random->integer(0, count($of) - 1)];
+$chance = static fn(float $share): bool => $random->between(0.0, 1.0) < $share;
+
+/** @var array<string, array{path: string, method: string, requirements: array<string, string>}> $routes */
+$routes = json_decode((string) shell_exec(escapeshellarg(PHP_BINARY) . ' ' . escapeshellarg(dirname(__DIR__) . '/bin/console') . ' debug:router --format=json 2>/dev/null'), true, 64, JSON_THROW_ON_ERROR);
+$routes = array_values(array_filter($routes, static fn(array $r): bool => !str_starts_with($r['path'], '/_')));
+
+// Names of fields as the program knows them.
+$names = [];
+foreach ([...glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.php', GLOB_BRACE), ...glob(dirname(__DIR__) . '/templates/*.twig')] as $file) {
+    preg_match_all('/(?:get(?:Int|String|Boolean)?|has|all|number)\((?:\$form, )?\'([a-zA-Z-]+)\'|name="([a-zA-Z-]+)"/', (string) file_get_contents($file), $found);
+    array_push($names, ...array_filter([...$found[1], ...$found[2]]));
+}
+$names = array_values(array_unique($names));
+sort($names);
+preg_match_all("/^ +'([a-z-]+)'(?:, '([a-z-]+)')* =>/m", (string) file_get_contents(dirname(__DIR__) . '/src/Rack/RackEditor.php'), $found);
+$ops = ['place', 'type', 'nudge', 'freeze', 'remove', 'hand', 'table', 'equip', 'rename', 'add-leg', 'leg', 'remove-leg', ...$found[1]];
+$pockets = ['head-left', 'head-right', 'side-left', 'side-right', 'foot-left', 'foot-right'];
+$games = ['nine-ball', 'ten-ball', 'eight-ball', 'straight-pool'];
+
+// Values that have broken programs before.
+$nasty = [
+    '', ' ', '0', '-1', '1', '9', '15', '16', '1e308', '1.7976931348623157e308', '-1e400', '1e-320', 'NaN', 'INF', '0x1F', '007', '9999999999999999999', '2147483648', '-2147483649',
+    '1,5', '½', '٣', "\u{FF11}", 'null', 'true', '[]', '{}', "\0", "a\0b", "line\nbreak", "\r\nX-Injected: 1", '<script>alert(1)</script>', '"><img src=x onerror=alert(1)>', "' OR 1=1 -- ", '${7*7}', '{{7*7}}',
+    '../../etc/passwd', '%2e%2e%2f', "\u{202E}dlrow", "\u{1F3B1}", str_repeat('😀', 60), str_repeat('x', 5000), "\xff\xfe", "\u{FEFF}", '1 2', '4.0001, -0.02', '8.07, 4.07', '4, -0.05', '-0.08 -0.08', 'cue', 'x,y', '5@foot-left', 'table', '1;DROP TABLE rack',
+];
+$value = static function (string $name) use ($one, $chance, $random, $nasty, $ops, $pockets, $games): string|array {
+    if ($chance(0.03)) {
+        return [$one($nasty), $name => $one($nasty)];
+    }
+    if ($chance(0.45)) {
+        return $one($nasty);
+    }
+
+    return match ($name) {
+        'op' => $one($ops),
+        'ball' => $one(['cue', (string) $random->integer(1, 15), (string) $random->integer(1, 15)]),
+        'pocket' => $one($pockets),
+        'game' => $one($games),
+        'size' => $one(['7ft', '8ft', '9ft']),
+        'rail' => $one(['head', 'foot', 'left', 'right']),
+        'kind' => $one(['table', 'cue', 'player']),
+        'level', 'profile' => $one(['league', 'professional', (string) $random->integer(0, 9)]),
+        'read' => $one(['table', (string) $random->integer(1, 9), '3@foot-left']),
+        'at' => sprintf('%.3f, %.3f', $random->between(-0.2, 8.2), $random->between(-0.2, 4.2)),
+        'x' => sprintf('%.3f', $random->between(-0.2, 8.2)),
+        'y' => sprintf('%.3f', $random->between(-0.2, 4.2)),
+        'corner', 'side' => sprintf('%.2f', $random->between(3.5, 6.0)),
+        'name' => 'fuzz ' . $random->integer(1, 99),
+        'number', 'leg', 'chosen', 'plan', 'page' => (string) $random->integer(0, 12),
+        default => sprintf('%.2f', $random->between(-1.0, 3.0)),
+    };
+};
+$rackFile = static function () use ($one, $chance, $random, $nasty, $games): string {
+    $balls = ['cue' => [$random->between(0.1, 7.9), $random->between(0.1, 3.9)]];
+    for ($n = $random->integer(0, 9); $n > 0; --$n) {
+        $balls[(string) $random->integer(1, 9)] = [$random->between(-0.1, 8.1), $random->between(-0.1, 4.1)];
+    }
+    $document = ['format' => 'zig-lane/rack', 'version' => 1, 'name' => 'fuzz file', 'game' => $one($games), 'balls' => $balls];
+    if ($chance(0.5)) {
+        $document['legs'] = [['ball' => '1', 'pocket' => 'foot-left', 'speed' => ['lengths' => $random->between(0.1, 9.0)], 'tip' => ['side' => $random->between(-0.6, 0.6)]]];
+    }
+    if ($chance(0.4)) {
+        $document[$one(['player', 'table', 'cue', 'legs', 'balls', 'group', 'name', 'foo', 'ballInHand'])] = $one([[], new stdClass(), 7, $one(['x', 'y']), null, true, ['level' => 'pro'], ['size' => '9ft', 'cloth' => ['roll' => 99]]]);
+    }
+    $text = json_encode($document, JSON_THROW_ON_ERROR);
+    while ($chance(0.4)) {
+        $at = $random->integer(0, strlen($text) - 1);
+        $text = substr($text, 0, $at) . $one([...$nasty, '{', '}', '[', ']', ',', '"', ':', '1e400', '\\ud800']) . substr($text, $at + $random->integer(0, 4));
+    }
+
+    return $text;
+};
+
+/** @return array{int, float, string, string} code, seconds, body, Location */
+$send = static function (string $method, string $path, string|array|null $body, array $headers) use ($address): array {
+    static $handle = null;
+    $handle ??= curl_init();
+    curl_reset($handle);
+    curl_setopt_array($handle, [CURLOPT_URL => $address . $path, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30, CURLOPT_HEADER => true, CURLOPT_HTTPHEADER => $headers, CURLOPT_NOBODY => 'HEAD' === $method, CURLOPT_PATH_AS_IS => true]);
+    if (null !== $body) {
+        curl_setopt($handle, CURLOPT_POSTFIELDS, $body);
+    }
+    $answer = (string) curl_exec($handle);
+    $head = substr($answer, 0, (int) curl_getinfo($handle, CURLINFO_HEADER_SIZE));
+
+    return [(int) curl_getinfo($handle, CURLINFO_RESPONSE_CODE), curl_getinfo($handle, CURLINFO_TOTAL_TIME), substr($answer, strlen($head)), 1 === preg_match('/^Location: (.*?)\r?$/mi', $head, $m) ? $m[1] : ''];
+};
+
+// Something to work on.
+$racks = [];
+foreach ($games as $game) {
+    [, , , $location] = $send('POST', '/racks/break', http_build_query(['game' => $game, 'number' => 3]), []);
+    if (1 === preg_match('#/racks/(\d+)#', $location, $m)) {
+        $racks[] = $m[1];
+    }
+}
+$version = static fn(string $rack): string => 1 === preg_match('/name="version" value="(\d+)"/', $send('GET', "/racks/$rack", null, [])[2], $m) ? $m[1] : '1';
+
+$codes = $bad = [];
+$slowest = 0.0;
+for ($n = 1; $n <= (int) $requests; ++$n) {
+    $route = $one($routes);
+    $rack = $one($racks);
+    $path = preg_replace_callback('/\{(\w+)\}/', static fn(array $m): string => $chance(0.85)
+        ? match ($m[1]) {
+            'id' => $rack, 'kind' => $one(['table', 'cue', 'player']), default => (string) $random->integer(1, 9)
+        }
+        : rawurlencode($one($nasty)), $route['path']) ?? '/';
+    $declared = explode('|', 'ANY' === $route['method'] ? 'GET|POST' : $route['method']);
+    $method = $chance(0.93) ? $one($declared) : $one(['GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS', 'HEAD']);
+    $fields = [];
+    for ($k = $random->integer(0, 9); $k > 0; --$k) {
+        $name = $one($names);
+        $fields[$name] = $value($name);
+    }
+    $headers = [];
+    if ($chance(0.4)) {
+        $headers[] = 'HX-Request: true';
+    }
+    if ($chance(0.1)) {
+        $headers[] = $one(['Origin: http://evil.example', 'Origin: null', 'Sec-Fetch-Site: cross-site', 'Cookie: units=' . $one(['metric', '%00', '[]']), 'Cookie: visitor=x.y', 'Referer: //', 'Accept: application/json', 'X-HTTP-Method-Override: DELETE', 'Content-Type: application/json']);
+    }
+    $body = null;
+    if ('POST' === $method) {
+        if (str_contains($path, '/edit') || str_contains($path, '/try') || str_contains($path, 'undo')) {
+            $fields += ['op' => $value('op')] + array_combine(['ball', 'at', 'x', 'y', 'dx', 'dy', 'number'], array_map($value, ['ball', 'at', 'x', 'y', 'dx', 'dy', 'number']));
+        }
+        if ($chance(0.5) && 1 === preg_match('#^/racks/(\d+)/#', $path, $m)) {
+            $fields['version'] = $version($m[1]);
+        }
+        if (str_contains($path, 'import') && $chance(0.9)) {
+            $body = ['file' => new CURLStringFile($rackFile(), $one(['a.json', '../../x', "\u{202E}nosj", '<b>.json', str_repeat('n', 300)]))];
+        } else {
+            $body = http_build_query($fields);
+        }
+    } elseif ([] !== $fields) {
+        $path .= '?' . http_build_query($fields);
+    }
+    [$code, $took, $text, $location] = $send($method, $path, $body, $headers);
+    $codes[$code] = ($codes[$code] ?? 0) + 1;
+    $slowest = max($slowest, $took);
+    if ($code >= 500 || 0 === $code || $took > SLOW || str_contains($text, 'Fatal error')) {
+        $bad[] = sprintf('%d %.2f s  %s %s  %s', $code, $took, $method, substr($path, 0, 300), is_string($body) ? substr($body, 0, 500) : ($body ? 'file' : ''));
+    }
+    if (303 === $code && 1 === preg_match('#/racks/(\d+)#', $location, $m) && !in_array($m[1], $racks, true)) {
+        $racks[] = $m[1];
+        $racks = array_slice($racks, -12);
+    }
+}
+
+// All that is stored now can be read.
+$unreadable = [];
+$read = 0;
+foreach (['', '&deleted=1'] as $which) {
+    for ($page = 1; $page < 500; ++$page) {
+        [$code, , $list] = $send('GET', "/?page=$page$which", null, []);
+        if (200 !== $code || str_contains($list, 'Damaged:')) {
+            $unreadable[] = "list, page $page$which ($code)";
+        }
+        preg_match_all('#href="/racks/(\d+)"#', $list, $m);
+        foreach ('' === $which ? $m[1] : [] as $id) {
+            ++$read;
+            foreach (["/racks/$id", "/racks/$id/rack.json"] as $path) {
+                [$code] = $send('GET', $path, null, []);
+                if (200 !== $code) {
+                    $unreadable[] = "$path ($code)";
+                }
+            }
+        }
+        if (!str_contains($list, 'rel="next"')) {
+            break;
+        }
+    }
+}
+[$code] = $send('GET', '/profiles', null, []);
+if (200 !== $code) {
+    $unreadable[] = "profiles ($code)";
+}
+ksort($codes);
+echo json_encode(['requests' => (int) $requests, 'seed' => (int) $seed, 'routes' => count($routes), 'fields' => count($names), 'codes' => (object) $codes, 'slowest' => round($slowest, 2), 'bad' => count($bad), 'racksRead' => $read, 'unreadable' => $unreadable], JSON_THROW_ON_ERROR), "\n";
+foreach (array_slice($bad, 0, 30) as $line) {
+    fwrite(STDERR, "BAD $line\n");
+}
+exit([] === $bad && [] === $unreadable ? 0 : 1);
