@@ -111,8 +111,13 @@ final class PlanFile
     {
         return [
             static fn(string $key): string => \is_string($row->{$key} ?? null) ? $row->{$key} : throw new InvalidInput("$path.$key", 'is no text'),
-            static fn(string $key): float => is_numeric($row->{$key} ?? null) ? (float) $row->{$key} : throw new InvalidInput("$path.$key", 'is no number'),
+            static fn(string $key): float => self::number($row->{$key} ?? null, "$path.$key"),
         ];
+    }
+
+    private static function number(mixed $value, string $path): float
+    {
+        return (\is_int($value) || \is_float($value)) && is_finite((float) $value) ? (float) $value : throw new InvalidInput($path, 'is no number');
     }
 
     /**
@@ -166,7 +171,7 @@ final class PlanFile
         return new Plan(
             $rack,
             $shots,
-            is_numeric($data->runOut ?? null) ? (float) $data->runOut : 0.0,
+            self::number($data->runOut ?? null, 'plan.runOut'),
             \is_string($data->stoppedBecause ?? null) ? $data->stoppedBecause : null,
             array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
             $hinge,
@@ -198,11 +203,11 @@ final class PlanFile
 
     private static function point(mixed $at, TableSize $size, string $path): Point
     {
-        if (!\is_array($at) || !is_numeric($at[0] ?? null) || !is_numeric($at[1] ?? null)) {
+        if (!\is_array($at)) {
             throw new InvalidInput($path, 'is no place');
         }
 
-        return Point::fromDiamonds((float) $at[0], (float) $at[1], $size);
+        return Point::fromDiamonds(self::number($at[0] ?? null, $path . '[0]'), self::number($at[1] ?? null, $path . '[1]'), $size);
     }
 
     /**

@@ -80,7 +80,7 @@ final class RestingPlacesTest extends TestCase
     public static function tables(): iterable
     {
         foreach (TableSize::cases() as $size) {
-            foreach ([[0.1016, 0.1016], [0.1143, 0.127], [0.127, 0.127]] as [$corner, $side]) {
+            foreach ([[0.1016, 0.1016], [0.1143, 0.127], [0.14, 0.15]] as [$corner, $side]) {
                 yield \sprintf('%s, mouths of %.1f and %.1f cm', $size->value, 100 * $corner, 100 * $side) => [$size, $corner, $side];
             }
         }
@@ -95,6 +95,8 @@ final class RestingPlacesTest extends TestCase
         $placement = new Placement($table);
         $cue = Point::fromDiamonds(4, 2, $size);
         $inJaws = 0;
+        $schema = json_decode((string) file_get_contents(\dirname(__DIR__, 3) . '/docs/rack-file.schema.json'), true, flags: \JSON_THROW_ON_ERROR);
+        [$along, $across] = $schema['$defs']['place']['prefixItems'];
         foreach ($this->places() as [$x, $y]) {
             $place = Point::fromDiamonds($x, $y, $size);
             if ($place->distanceTo($cue) < 0.06) {
@@ -121,6 +123,7 @@ final class RestingPlacesTest extends TestCase
                 }
             }
             if ($rests) {
+                self::assertTrue($x >= $along['minimum'] && $x <= $along['maximum'] && $y >= $across['minimum'] && $y <= $across['maximum'], "the schema refuses $x, $y");
                 $nudged = $placement->nudged($place, 0.0, 0.0);
                 self::assertLessThan(1e-9, $place->distanceTo($nudged), "a nudge by nothing moved the ball at $x, $y");
             }
