@@ -6,15 +6,18 @@ export ZIG_LANE_NAME=operations ZIG_LANE_PORT ZIG_LANE_SILENT=6
 unset ZIG_LANE_LOG
 ZIG_LANE_PORT=$(php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];')
 HERE=$PWD/var/operations
+CLIENTS=${ZIG_LANE_CLIENTS:-20}
 ACCOUNT=${ZIG_LANE_ACCOUNT:-zig-lane}
 passed=0
+small_disk=
 set -E
 trap 'echo "FAILED: line $LINENO of $0" >&2' ERR
 
 clean_up() {
     bin/zig-lane stop >/dev/null 2>&1 || true
+    if [ -n "$small_disk" ]; then umount "$HERE" || umount -l "$HERE"; fi
     [ -z "${ZIG_LANE_KEEP:-}" ] && rm -rf "$HERE"
-    rm -f "$HERE.sql.gz" "$HERE.bad.gz"
+    rm -f "$HERE.sql.gz" "$HERE.bad.gz" "$HERE.load"
     [ -z "${squatter:-}" ] || kill "$squatter" 2>/dev/null || true
 }
 trap clean_up EXIT
@@ -77,6 +80,9 @@ runs_without_rights() {
     done
 }
 
+# A disk of its own, in memory, that can be filled; only root can have one.
+if [ "$(id -u)" = 0 ] && mkdir -p "$HERE" && mount -t tmpfs -o size=600m tmpfs "$HERE" 2>/dev/null; then small_disk=yes; fi
+
 out=$(bin/zig-lane start)
 url="http://127.0.0.1:$ZIG_LANE_PORT/"
 check "start prints the address" says "$out" "Zig Lane is at $url"
@@ -98,7 +104,7 @@ check "and keeps the rack" has_rack
 for kind in mariadb php-fpm nginx planner reader keeper supervisor; do
     before=$(of_kind "$kind")
     check "the $kind runs" test -n "$before"
-    php tools/load.php "$url" "${ZIG_LANE_CLIENTS:-4}" 8 write >"$HERE/log/load.json" &
+    php tools/load.php "$url" "$CLIENTS" 5 write >"$HERE.load" &
     load=$!
     sleep 1
     kill -9 "$before"
@@ -108,6 +114,32 @@ for kind in mariadb php-fpm nginx planner reader keeper supervisor; do
     check "the same address answers" has_rack
 done
 check "still nothing runs as root" runs_without_rights
+
+# A restart lets requests end.
+php tools/load.php "$url" 4 9 read /racks/1 >"$HERE.load" &
+load=$!
+bin/zig-lane start >/dev/null
+wait "$load"
+check "a restart drops no request" grep -qE '"codes":\{"200":[0-9]+\}' "$HERE.load"
+
+# A full disk: what is there can be looked at, what cannot be stored is said, and nothing that was acknowledged is lost.
+if [ -n "$small_disk" ]; then
+    head -c 900M /dev/zero >"$HERE/filler" 2>/dev/null || true
+    php tools/load.php "$url" "$CLIENTS" 4 write >"$HERE.load" &
+    load=$!
+    sleep 3
+    check "a page is shown, or says what is wrong" eval '[[ "$(code "${url}racks/1")" =~ ^(200|503)$ ]]'
+    check "a start on a full disk says why it does not go" says "$(bin/zig-lane start 2>&1 || true)" "MB are left on the disk"
+    check "no half copy is made" eval '! bin/zig-lane backup "$HERE.sql.gz" >/dev/null 2>&1 && [ ! -e "$HERE.sql.gz" ]'
+    rm "$HERE/filler"
+    check "nothing that was acknowledged is lost on a full disk" wait "$load"
+    check "what could not be stored was said" grep -q '"503":' "$HERE.load"
+    check "and nothing failed without a word" eval '! grep -qE "\"(500|502|504|0)\":" "$HERE.load"'
+    check "with room again it goes on by itself" wait_for 400 is_back
+    check "and stores again" says "$(post "${url}racks" "game=nine-ball&name=After+the+full+disk")" /racks/
+else
+    echo "(not root: a full disk was not tried)"
+fi
 
 kill_everything
 check "after a kill of everything nothing runs" eval '! bin/zig-lane status >/dev/null'
@@ -174,6 +206,9 @@ out=$(bin/zig-lane stop)
 check "it stops" says "$out" "has stopped"
 check "and leaves no process" wait_for 20 nobody_left
 check "stopping twice is harmless" bin/zig-lane stop
+bin/zig-lane backup "$HERE.sql.gz" >/dev/null
+bin/zig-lane restore "$HERE.sql.gz" >/dev/null
+check "a copy can be put back while it stands still, and nothing runs after it" wait_for 20 nobody_left
 check "nothing answers then" eval '[ -z "$(page "$url")" ]'
 
 php -r '$s = stream_socket_server("tcp://127.0.0.1:$argv[1]"); sleep(600);' "$ZIG_LANE_PORT" &

@@ -1,27 +1,30 @@
 # The tests; sourced by bin/zig-lane. They run on an instance of their own under var/test.
 
-PLANNING_TESTS=
+declare -A BESIDE=()
 end_test_instance() {
-    [ -z "$PLANNING_TESTS" ] || kill "$PLANNING_TESTS" 2>/dev/null || true
+    local pid
+    for pid in "${BESIDE[@]}"; do kill -- "-$pid" 2>/dev/null || true; done
     as_account down >/dev/null
 }
 
 phpunit() { exec php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$1"; }
 
-# The planning tests need nothing but the processor: they run beside the others, and what they say comes when they are done.
-planning_tests_begin() {
-    phpunit planning >"$ROOT/var/planning-tests.log" 2>&1 &
-    PLANNING_TESTS=$!
+# What needs no server, or one of its own, runs beside the rest; what it says comes when it is waited for: begin_beside NAME COMMAND …
+begin_beside() {
+    setsid "${@:2}" >"$ROOT/var/$1-tests.log" 2>&1 &
+    BESIDE[$1]=$!
 }
 
-planning_tests_end() {
+end_beside() {
     local answer=0
-    say "— core, routes and plans"
-    wait "$PLANNING_TESTS" || answer=$?
-    PLANNING_TESTS=
-    cat "$ROOT/var/planning-tests.log"
+    say "— $1"
+    wait "${BESIDE[$1]}" || answer=$?
+    unset "BESIDE[$1]"
+    cat "$ROOT/var/$1-tests.log"
     return "$answer"
 }
+
+core_tests() { for suite in planning core; do php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$suite" || return; done; }
 
 prepare_test_instance() {
     install_packages $RUN_PACKAGES $TEST_PACKAGES
@@ -85,45 +88,41 @@ run_clients() {
     done
 }
 
+wanted() { [ "$PART" = all ] || [[ " $* " == *" $PART "* ]]; }
+
 run_test() {
-    local part=${1:-all} began=$SECONDS
-    prepare_test_instance
-    case "$part" in
-        all | analysis | app) test_instance test database ;;
-    esac
-    if [ "$part" = all ] || [ "$part" = core ]; then
-        planning_tests_begin
+    PART=${1:-all}
+    local began=$SECONDS
+    if [ "$PART" = survey ]; then
+        PART=core
+        export ZIG_LANE_SURVEY=1
     fi
-    if [ "$part" = all ] || [ "$part" = style ]; then
+    prepare_test_instance
+    ! wanted analysis app || test_instance test database
+    ! wanted core || begin_beside core bash -c "$(declare -f core_tests); $(declare -p PHP_JIT); core_tests"
+    ! wanted operations || begin_beside operations ops/test-operations.sh
+    if wanted style; then
         say "— style"
         vendor/bin/pint --test
     fi
-    if [ "$part" = all ] || [ "$part" = analysis ]; then
+    if wanted analysis; then
         say "— analysis"
         mkdir -p var/phpstan
         php -d memory_limit=1G vendor/bin/phpstan analyse --no-progress --memory-limit=1G
         console doctrine:schema:validate
     fi
-    if [ "$part" = all ] || [ "$part" = app ]; then
+    if wanted app; then
         say "— app"
         (phpunit app)
     fi
-    if [ "$part" = all ] || [ "$part" = core ]; then
-        say "— core"
-        (phpunit core)
-        planning_tests_end
-    fi
-    if [ "$part" = all ] || [ "$part" = browser ]; then
+    if wanted browser; then
         say "— browser"
         test_instance prod database web workers
         (ZIG_LANE_URL=$(served_address) phpunit browser)
         say "— bad requests"
         php tools/fuzz.php "$(served_address)" 800 1
     fi
-    as_account down >/dev/null
-    if [ "$part" = all ] || [ "$part" = operations ]; then
-        say "— operations"
-        ops/test-operations.sh
-    fi
+    ! wanted core || end_beside core
+    ! wanted operations || end_beside operations
     say "All of it passed in $((SECONDS - began)) s."
 }

@@ -1,10 +1,19 @@
 # Starting and stopping an instance, and the copies of its database. All run_… run as the account, never as root;
 # sourced by bin/zig-lane.
 
+# A start on a full disk would fail halfway with a tool's own words.
+assert_room() {
+    local free
+    free=$(df -Pm "$HERE" | awk 'NR == 2 {print $4}')
+    [ "$free" -ge "$ROOM" ] || fail "only $free MB are left on the disk of $HERE: free at least $ROOM MB and start again"
+}
+ROOM=100
+
 # run_up ENVIRONMENT PART …
 run_up() {
     local environment=$1 running='' build port
     shift
+    assert_room
     one_at_a_time
     [ ! -e "$RUN/supervisor.sock" ] || ! supervised || running=yes
     if [ -z "$running" ]; then

@@ -78,11 +78,22 @@ $missing = [];
 for ($tries = 0; $tries < 200 && 'ready' !== @file_get_contents("$address/ready"); ++$tries) {
     usleep(100_000);
 }
-foreach ($made as $id) {
-    $context = stream_context_create(['http' => ['ignore_errors' => true, 'timeout' => 30]]);
-    $page = (string) @file_get_contents("$address/racks/$id/rack.json", false, $context);
-    if (!str_contains($page, '"load ' . getmypid())) {
-        $missing[] = $id;
+foreach (array_chunk($made, 16) as $some) {
+    $handles = [];
+    foreach ($some as $id) {
+        $handles[$id] = curl_init("$address/racks/$id/rack.json");
+        curl_setopt_array($handles[$id], [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30]);
+        curl_multi_add_handle($all, $handles[$id]);
+    }
+    do {
+        curl_multi_exec($all, $running);
+        curl_multi_select($all, 0.1);
+    } while ($running > 0);
+    foreach ($handles as $id => $handle) {
+        if (!str_contains((string) curl_multi_getcontent($handle), '"load ' . getmypid())) {
+            $missing[] = $id;
+        }
+        curl_multi_remove_handle($all, $handle);
     }
 }
 sort($times);

@@ -26,6 +26,9 @@ final readonly class Failures
     /** What MariaDB says when it is going or gone, beyond what Doctrine knows as a lost connection. */
     private const GONE = [1040, 1053, 1152, 1158, 1159, 1160, 1161, 1927, 2002, 2003, 2006, 2013, 2055];
 
+    /** What MariaDB says when there is no room left on the disk. */
+    private const FULL = [3, 1021, 1026, 1114];
+
     /** Seconds after which to try again. */
     private const AGAIN = 3;
 
@@ -54,6 +57,9 @@ final readonly class Failures
     public static function passing(\Throwable $exception): ?string
     {
         for ($e = $exception; null !== $e; $e = $e->getPrevious()) {
+            if ($e instanceof DriverException && \in_array($e->getCode(), self::FULL, true)) {
+                return 'There is no room left on the disk, so nothing new can be stored until some is freed.';
+            }
             if ($e instanceof ConnectionException || ($e instanceof DriverException && \in_array($e->getCode(), self::GONE, true))) {
                 return 'The database is away for a moment.';
             }

@@ -12,6 +12,7 @@ use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Route\Route;
 use ZigLane\Core\Route\RouteSearch;
 use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Tests\Survey;
 
 /**
  * Whether the chances told are those that come about.
@@ -19,29 +20,29 @@ use ZigLane\Core\Simulation\Simulator;
 final class CalibrationTest extends TestCase
 {
     private const TRIES = 5000;
-    private const ROUTES = 40;
 
-    /** The same shots under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
-    public function testTheChancesOfFortyRoutesComeAbout(): void
+    /** 40 shots (15 in the suite) under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
+    public function testTheChancesToldComeAbout(): void
     {
+        $routes = Survey::size(40, 15);
         $errors = ErrorSamples::random(self::TRIES, new Generator(99));
         $bias = ['pot' => 0.0, 'position' => 0.0, 'worth' => 0.0];
         $judged = 0;
         foreach ((new Workload(new Simulator(), 5))->legs(16) as [$rack, $ball, $pocket]) {
             $search = new RouteSearch($rack, $ball, $pocket);
             foreach (\array_slice($search->settled(), 0, 3) as $route) {
-                if (++$judged > self::ROUTES) {
+                if (++$judged > $routes) {
                     break 2;
                 }
                 $played = $search->chances($route->shot, self::TRIES, $errors);
                 foreach (['pot' => $route->pot, 'position' => $route->position, 'worth' => $route->worth] as $what => $told) {
                     // 400 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
                     self::assertEqualsWithDelta($played[$what], $told, 0.03, "$what of route $judged, {$route->family->words()}");
-                    $bias[$what] += ($told - $played[$what]) / self::ROUTES;
+                    $bias[$what] += ($told - $played[$what]) / $routes;
                 }
             }
         }
-        self::assertGreaterThan(self::ROUTES, $judged);
+        self::assertGreaterThan($routes, $judged);
         foreach ($bias as $what => $mean) {
             self::assertEqualsWithDelta(0.0, $mean, 0.008, "$what on the whole");
         }
@@ -54,7 +55,7 @@ final class CalibrationTest extends TestCase
         $errors = ErrorSamples::random(self::TRIES, $random);
         $better = 0;
         $sum = 0.0;
-        foreach ((new Workload(new Simulator(), 3))->legs(5) as [$rack, $ball, $pocket]) {
+        foreach ((new Workload(new Simulator(), 3))->legs(Survey::size(5, 3)) as [$rack, $ball, $pocket]) {
             $search = new RouteSearch($rack, $ball, $pocket);
             $worth = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::TRIES, $errors)['worth'];
             $own = $worth($search->settled()[0] ?? null);
