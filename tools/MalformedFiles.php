@@ -154,12 +154,14 @@ final class MalformedFiles
     }
 
     /**
-     * @param non-empty-list<mixed>|non-empty-array<mixed> $of
+     * @template T
+     *
+     * @param non-empty-list<T> $of
+     *
+     * @return T
      */
     private function one(array $of): mixed
     {
-        $of = array_values($of);
-
         return $of[$this->random->integer(0, \count($of) - 1)];
     }
 

@@ -21,6 +21,13 @@ if (1 !== preg_match('#^http://127\.0\.0\.1:\d+/?$#', $address)) {
 }
 $address = rtrim($address, '/');
 $random = new Generator((int) $seed);
+/**
+ * @template T
+ *
+ * @param non-empty-list<T> $of
+ *
+ * @return T
+ */
 $one = static fn(array $of): mixed => $of[$random->integer(0, count($of) - 1)];
 $chance = static fn(float $share): bool => $random->between(0.0, 1.0) < $share;
 
@@ -30,7 +37,7 @@ $routes = array_values(array_filter($routes, static fn(array $r): bool => !str_s
 
 // Names of fields as the program knows them.
 $names = [];
-foreach ([...glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.php', GLOB_BRACE), ...glob(dirname(__DIR__) . '/templates/*.twig')] as $file) {
+foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.php', GLOB_BRACE) ?: []), ...(glob(dirname(__DIR__) . '/templates/*.twig') ?: [])] as $file) {
     preg_match_all('/(?:get(?:Int|String|Boolean)?|has|all|number)\((?:\$form, )?\'([a-zA-Z-]+)\'|name="([a-zA-Z-]+)"/', (string) file_get_contents($file), $found);
     array_push($names, ...array_filter([...$found[1], ...$found[2]]));
 }

@@ -95,6 +95,7 @@ final class RestingPlacesTest extends TestCase
         $placement = new Placement($table);
         $cue = Point::fromDiamonds(4, 2, $size);
         $inJaws = 0;
+        /** @var array{'$defs': array{place: array{prefixItems: list<array{minimum: float, maximum: float}>}}} $schema */
         $schema = json_decode((string) file_get_contents(\dirname(__DIR__, 3) . '/docs/rack-file.schema.json'), true, flags: \JSON_THROW_ON_ERROR);
         [$along, $across] = $schema['$defs']['place']['prefixItems'];
         foreach ($this->places() as [$x, $y]) {
