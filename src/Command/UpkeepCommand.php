@@ -14,6 +14,7 @@ use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Plan\Turns;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\App\Work\FailedWork;
 use ZigLane\App\Work\TaskLedger;
 
 /**
@@ -27,6 +28,7 @@ final class UpkeepCommand extends Command
         private readonly ProfileStore $profiles,
         private readonly PlanDesk $plans,
         private readonly TaskLedger $tasks,
+        private readonly FailedWork $failed,
         private readonly Turns $turns,
         private readonly CacheInterface $cache,
     ) {
@@ -40,6 +42,7 @@ final class UpkeepCommand extends Command
         $this->profiles->purge($now);
         $this->plans->purge($now);
         $this->tasks->purge();
+        $this->failed->purge($now);
         $this->turns->handOut();
         if ($this->cache instanceof PruneableInterface) {
             $this->cache->prune();

@@ -8,15 +8,17 @@ use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigLane\App\Plan\TooMany;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
+use ZigLane\App\Reading\FitTable;
 use ZigLane\App\View\Units;
+use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Measure\Comparison;
 use ZigLane\Core\Measure\FitResult;
 use ZigLane\Core\Measure\Parameter;
 use ZigLane\Core\Measure\Sheet;
-use ZigLane\Core\Measure\TableFit;
 use ZigLane\Core\Measure\TestKind;
 use ZigLane\Core\Rack\EquipmentFields;
 use ZigLane\Core\Settings\Defaults;
@@ -29,7 +31,7 @@ use ZigLane\Core\Table\TableSize;
 #[Route('/measure')]
 final class MeasureController extends AbstractController
 {
-    public function __construct(private readonly ProfileStore $store) {}
+    public function __construct(private readonly ProfileStore $store, private readonly TaskDesk $desk) {}
 
     #[Route('', name: 'measure', methods: ['GET'])]
     public function sheet(Request $request): Response
@@ -69,9 +71,17 @@ final class MeasureController extends AbstractController
             if ($sheet->isEmpty()) {
                 throw new InvalidInput('', 'There is no reading yet: fill in at least one row.');
             }
-            $fit = TableFit::of($sheet->measurements($on->size), $on);
-            $view += ['fit' => $fit, 'saysTable' => Comparison::ofTable($fit->table()), 'saysCue' => Comparison::ofCue($fit->cue())];
+            $sheet->measurements($on->size);
             $save = $request->request->getString('save');
+            $answer = $this->desk->ask(FitTable::class, [$sheet, $on]);
+            if (null !== $answer->problem) {
+                throw new InvalidInput('', $answer->problem);
+            }
+            $fit = $answer->value;
+            if (!$fit instanceof FitResult) {
+                return $this->page($units, $view + ['waiting' => true, 'save' => $save], Response::HTTP_ACCEPTED);
+            }
+            $view += ['fit' => $fit, 'saysTable' => Comparison::ofTable($fit->table()), 'saysCue' => Comparison::ofCue($fit->cue())];
             if ('' !== $save && $fit->sound()) {
                 $this->save(ProfileKind::from($save), $view['name'], $fit, $sheet);
 
@@ -79,6 +89,8 @@ final class MeasureController extends AbstractController
                     ? new Response(headers: ['HX-Redirect' => $this->generateUrl('profiles')])
                     : $this->redirectToRoute('profiles', [], Response::HTTP_SEE_OTHER);
             }
+        } catch (TooMany $e) {
+            return $this->page($units, $view + ['problem' => $e->getMessage()], Response::HTTP_TOO_MANY_REQUESTS);
         } catch (InvalidInput|\ValueError $e) {
             return $this->page($units, $view + ['problem' => ucfirst(rtrim($e->getMessage(), '.')) . '.'], Response::HTTP_UNPROCESSABLE_ENTITY);
         }
@@ -126,6 +138,8 @@ final class MeasureController extends AbstractController
             'error' => Defaults::READING_ERROR,
             'problem' => null,
             'fit' => null,
+            'waiting' => false,
+            'save' => '',
         ], new Response(status: $status));
     }
 

@@ -15,6 +15,7 @@ use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\TableDrawing;
 use ZigLane\App\View\Units;
+use ZigLane\App\Work\FailedWork;
 use ZigLane\Core\Break\FreshRack;
 use ZigLane\Core\Game\GameName;
 use ZigLane\Core\InvalidInput;
@@ -30,7 +31,7 @@ use ZigLane\Core\Table\Table;
  */
 final class RacksController extends AbstractController
 {
-    public function __construct(private readonly RackStore $store) {}
+    public function __construct(private readonly RackStore $store, private readonly FailedWork $failed) {}
 
     #[Route('/', name: 'racks', methods: ['GET'])]
     public function list(Request $request): Response
@@ -137,6 +138,7 @@ final class RacksController extends AbstractController
             'last' => $last,
             'deleted' => $deleted,
             'put_aside' => $deleted ? 0 : $this->store->count(deleted: true),
+            'failed' => $this->failed->count(),
             'just_deleted' => $deleted ? 0 : $request->query->getInt('gone'),
             'games' => GameName::cases(),
             'fresh' => random_int(1, 9999),

@@ -88,6 +88,12 @@ final readonly class PlanLedger
         return 0 < $this->database->executeStatement('UPDATE plan SET state = ?, worker = NULL WHERE id = ? AND worker = ? AND state = ?', [PlanRecord::QUEUED, $id, $worker, PlanRecord::RUNNING]);
     }
 
+    /** Puts a plan that failed at the end of its visitor's line once more. */
+    public function restart(int $id): void
+    {
+        $this->database->executeStatement('UPDATE plan SET state = ?, problem = NULL, worker = NULL, crashes = 0 WHERE id = ? AND state = ?', [PlanRecord::WAITING, $id, PlanRecord::FAILED]);
+    }
+
     /**
      * Whose turn has come: each visitor has one plan with the workers at a time, so that all come round. Marks them as queued.
      *

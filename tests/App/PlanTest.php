@@ -108,7 +108,33 @@ final class PlanTest extends AppTestCase
         $plan = $this->fresh($plan);
         self::assertSame(PlanRecord::FAILED, $plan->state());
         self::assertStringContainsString('ended its worker several times', (string) $plan->problem());
-        self::assertSame(1, self::waiting('failed'), 'what failed is kept where a person sees it');
+        // What failed is kept where a person sees it, and can be done again or dropped from there.
+        self::assertSame(1, self::waiting('failed'));
+        $this->browser->request('GET', '/');
+        $page = $this->browser->clickLink('One piece of work failed');
+        self::assertStringContainsString("Plan {$plan->id()} of Test rack", self::plain($page->html()));
+        self::assertStringContainsString('ended its worker several times', $page->html());
+        $this->browser->submitForm('Plan it again');
+        self::assertSame(303, $this->code());
+        self::assertSame([0, 1], [self::waiting('failed'), self::waiting()]);
+        self::consume();
+        self::assertSame([PlanRecord::DONE, 0], [$this->fresh($plan)->state(), $this->fresh($plan)->crashes()]);
+        $this->browser->request('POST', '/failed/1/retry');
+        self::assertSame(410, $this->code());
+    }
+
+    public function testWhatFailedCanBeDropped(): void
+    {
+        $plan = $this->ask($this->stored(self::RACK));
+        foreach (['first', 'second', 'third'] as $worker) {
+            self::service(PlanLedger::class)->begin($plan->id(), $worker);
+        }
+        self::consume();
+        $this->browser->request('GET', '/failed');
+        $this->browser->submitForm('Drop');
+        $this->browser->followRedirect();
+        self::assertStringContainsString('Nothing has failed.', (string) $this->browser->getResponse()->getContent());
+        self::assertSame(0, self::waiting('failed'));
     }
 
     /** A worker that is told to end hands its plan back, as often as that may be. */
