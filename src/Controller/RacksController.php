@@ -117,7 +117,8 @@ final class RacksController extends AbstractController
     private function page(Request $request, ?string $problem = null): Response
     {
         $deleted = $request->query->getBoolean('deleted');
-        $all = $this->store->count($deleted);
+        [$there, $putAside] = $this->store->counts();
+        $all = $deleted ? $putAside : $there;
         $last = max(1, (int) ceil($all / RackStore::PAGE));
         $page = max(1, min($last, $request->query->getInt('page', 1)));
         $cards = $this->store->page($page, $deleted);
@@ -137,7 +138,7 @@ final class RacksController extends AbstractController
             'page' => $page,
             'last' => $last,
             'deleted' => $deleted,
-            'put_aside' => $deleted ? 0 : $this->store->count(deleted: true),
+            'put_aside' => $deleted ? 0 : $putAside,
             'failed' => $this->failed->count(),
             'just_deleted' => $deleted ? 0 : $request->query->getInt('gone'),
             'games' => GameName::cases(),

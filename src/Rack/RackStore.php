@@ -89,10 +89,17 @@ final class RackStore
         return $this->revision($record, $record->present())?->document();
     }
 
-    /** How many racks there are. */
-    public function count(bool $deleted = false): int
+    /**
+     * How many racks there are, and how many deleted ones.
+     *
+     * @return array{int, int}
+     */
+    public function counts(): array
     {
-        return $this->entities->getRepository(RackRecord::class)->count($deleted ? [] : ['deletedAt' => null]) - ($deleted ? $this->count() : 0);
+        /** @var array{string|int, string|int} $counts */
+        $counts = $this->entities->getConnection()->fetchNumeric('SELECT COUNT(*) - COUNT(deleted_at), COUNT(deleted_at) FROM rack');
+
+        return [(int) $counts[0], (int) $counts[1]];
     }
 
     /**

@@ -29,7 +29,7 @@ final class OriginTest extends AppTestCase
     {
         $this->browser->request('POST', '/racks', ['game' => 'nine-ball', 'name' => 'From there'], [], $headers);
         self::assertSame($status, $this->code());
-        self::assertSame(303 === $status ? 1 : 0, $this->store()->count());
+        self::assertSame(303 === $status ? 1 : 0, $this->store()->counts()[0]);
     }
 
     public function testAForeignHostNameIsRefused(): void
