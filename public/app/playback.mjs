@@ -4,6 +4,7 @@ let motion = null;
 let source = null;
 let time = 0;
 let last = null; // clock of the last frame while playing
+let leg = null; // what is being played, as its button calls it
 
 const field = (id) => document.getElementById(id);
 
@@ -65,13 +66,29 @@ function label(word) {
     if (button) button.textContent = button.textContent.replace(/^\S+/, word);
 }
 
+const legOf = (button) => button?.textContent.replace(/^\S+\s*/, '');
+
+function begin() {
+    last ??= performance.now();
+    field('play').setAttribute('aria-pressed', 'true');
+    label('Pause');
+}
+
+// What was being played goes on after a redraw: from the start when the shot has changed, not at all when another leg is shown.
+function resume() {
+    const goesOn = last !== null && legOf(field('play')) === leg;
+    if (!load()) { last = null; return; }
+    if (goesOn) begin();
+    else last = null;
+    if (goesOn || time > 0) draw();
+}
+
 export function togglePlay() {
     if (!load() || !field('play')) return;
     if (last !== null) return stop();
     if (time >= motion.duration) time = 0;
-    last = performance.now();
-    field('play').setAttribute('aria-pressed', 'true');
-    label('Pause');
+    leg = legOf(field('play'));
+    begin();
     requestAnimationFrame(frame);
 }
 
@@ -84,6 +101,5 @@ export function watchPlayback() {
         time = Number(event.target.value);
         draw();
     });
-    // A redrawn stage begins at rest again.
-    for (const name of ['htmx:beforeSwap', 'zl:redrawn']) document.addEventListener(name, () => { last = null; time = 0; });
+    for (const name of ['htmx:afterSwap', 'zl:redrawn']) document.addEventListener(name, resume);
 }
