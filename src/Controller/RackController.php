@@ -11,6 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\String\Slugger\AsciiSlugger;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Profile\ProfileStore;
+use ZigLane\App\Rack\KeptPages;
 use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Rack\StaleRack;
@@ -34,6 +35,7 @@ final class RackController extends WorkspaceController
         TaskDesk $desk,
         PlanDesk $plans,
         private readonly RackEditor $editor,
+        private readonly KeptPages $pages,
     ) {
         parent::__construct($store, $builder, $profiles, $desk, $plans);
     }
@@ -41,7 +43,13 @@ final class RackController extends WorkspaceController
     #[Route('', name: 'rack', methods: ['GET'])]
     public function show(Request $request, int $id): Response
     {
-        return $this->workspace($request, $id, $request->query->getInt('leg'));
+        $chosen = $request->query->getInt('leg');
+        if ($request->headers->has('HX-Request') || $request->query->has('read') || $request->query->has('plan')) {
+            return $this->workspace($request, $id, $chosen);
+        }
+        $page = $this->pages->page($id, $chosen, Units::of($request), fn(): string => (string) $this->workspace($request, $id, $chosen)->getContent());
+
+        return new Response($page, headers: ['Vary' => 'HX-Request', 'Cache-Control' => 'no-store']);
     }
 
     #[Route('/edit', name: 'rack_edit', methods: ['POST'])]

@@ -8,8 +8,12 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\BrowserKit\Cookie;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
+use ZigLane\App\Profile\ProfileKind;
+use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\App\View\Units;
 use ZigLane\Core\Rack\RackFile;
 
 /**
@@ -273,6 +277,33 @@ final class SturdyTest extends AppTestCase
         self::assertLessThanOrEqual(4, self::statements($database) - $before, 'the page, the counts of racks and of what failed, and asking for this number');
         $this->browser->request('GET', '/?page=2');
         self::assertSame(6, substr_count((string) $this->browser->getResponse()->getContent(), 'class="rackcard"'));
+    }
+
+    /** A rack that many look at is drawn once, until anything it shows changes. */
+    public function testARackPageIsKeptUntilSomethingChanges(): void
+    {
+        $id = $this->stored(['legs' => [['ball' => '1', 'pocket' => 'foot-left', 'speed' => ['lengths' => 2.0]]]]);
+        $page = function () use ($id): string {
+            self::service(EntityManagerInterface::class)->clear();
+            $this->browser->request('GET', "/racks/$id");
+
+            return (string) $this->browser->getResponse()->getContent();
+        };
+        $first = $page();
+        $database = self::service(Connection::class);
+        $before = self::statements($database);
+        self::assertSame($first, $page());
+        self::assertLessThanOrEqual(2, self::statements($database) - $before, 'whether it is the same, and asking for this number');
+        $this->edit($id, ['op' => 'rename', 'name' => 'Another name']);
+        self::assertStringContainsString('Another name', $page());
+        $this->post($id, 'undo');
+        self::assertStringNotContainsString('Another name', strip_tags($page()));
+        self::service(ProfileStore::class)->save(null, ProfileKind::Table, 'By the window', ['table' => ['size' => '9ft']]);
+        self::assertStringContainsString('By the window', $page());
+        $this->browser->getCookieJar()->set(new Cookie(Units::COOKIE, Units::Imperial->value));
+        self::assertNotSame($first, $page());
+        $database->executeStatement("UPDATE rack_revision SET document = '{}' WHERE rack_id = ?", [$id]);
+        self::assertStringContainsString('damaged', strtolower($page()));
     }
 
     public function testAFailureHasANumberOnItsPage(): void
