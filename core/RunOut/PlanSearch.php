@@ -31,17 +31,20 @@ final class PlanSearch
     private const SEARCHED_FIXED = 0.8;
     private const SEARCHED_FREE = 0.6;
 
-    /** A new line no more often than this, ns. */
-    private const OFTEN = 1_500_000_000;
-
     private readonly LinePlayer $player;
-    private readonly float $budget;
 
-    /** @param float|null $budget seconds to think; budget() when null */
-    public function __construct(private readonly Rack $rack, private readonly Pins $pins = new Pins(), ?float $budget = null)
+    /** @param Deadline|null $deadline null to search every shot of the line */
+    public function __construct(private readonly Rack $rack, private readonly Pins $pins = new Pins(), private readonly ?Deadline $deadline = null)
     {
         $this->player = LinePlayer::for($rack);
-        $this->budget = $budget ?? self::budget($rack);
+    }
+
+    /** A search that is done after so many seconds from now, the explanation included; budget() when null. */
+    public static function within(?float $seconds, Rack $rack, Pins $pins = new Pins()): self
+    {
+        $share = Order::isFixed($rack->rules()) ? self::SEARCHED_FIXED : self::SEARCHED_FREE;
+
+        return new self($rack, $pins, new ClockDeadline($share * ($seconds ?? self::budget($rack))));
     }
 
     /** Seconds that are enough for a rack. */
@@ -55,8 +58,6 @@ final class PlanSearch
      */
     public function plans(): \Generator
     {
-        $share = Order::isFixed($this->rack->rules()) ? self::SEARCHED_FIXED : self::SEARCHED_FREE;
-        $end = hrtime(true) + (int) ($share * $this->budget * 1e9);
         [$start, $shots, $stopped] = $this->kept();
         if (null !== $stopped) {
             yield new Plan($this->rack, $shots, 0.0, $stopped, settled: true);
@@ -78,24 +79,19 @@ final class PlanSearch
         $first = \count($shots);
         $others = $choice->others ?? [];
         $from = $laid;
-        $next = 0;
-        $began = hrtime(true);
         while (null !== $choice) {
             // The rest roughly, so that there is a whole line to look at.
             [$shot, $after, $rest] = $this->step($planner, $quick, $laid, $choice, true);
             $shots[] = $shot;
-            // A shot that would not be done in time is not begun.
-            $now = hrtime(true);
-            $settled = null === $after || null === $rest || $now + ($now - $began) > $end;
-            $began = $now;
-            if ($settled || $now > $next) {
+            $another = null === $this->deadline || $this->deadline->allowsAnother();
+            $settled = null === $after || null === $rest || !$another;
+            if ($settled || null === $this->deadline || $this->deadline->isTimeToShow()) {
                 $plan = $this->line($quick, $after ?? $laid, $rest, $shots, $from);
                 // A line that breaks off on the way is no better to look at than a whole one.
                 if ($settled || null === $plan->stopped || null !== $best->stopped) {
                     $best = $plan;
                     yield (new Explanation($this->rack, $planner, $this->pins, $first))->explained($plan, $others, $settled);
                 }
-                $next = hrtime(true) + self::OFTEN;
             }
             if ($settled) {
                 return;

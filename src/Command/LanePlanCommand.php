@@ -12,6 +12,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\RunOut\CountedDeadline;
 use ZigLane\Core\RunOut\PlanFile;
 use ZigLane\Core\RunOut\PlanSearch;
 
@@ -25,6 +26,7 @@ final class LanePlanCommand extends Command
     {
         $this->addArgument('file', InputArgument::REQUIRED, 'rack file, or - for standard input');
         $this->addOption('budget', null, InputOption::VALUE_REQUIRED, 'seconds to think, 15 or 25 by the game when not given; a first complete line is always made');
+        $this->addOption('steps', null, InputOption::VALUE_REQUIRED, 'shots of the line to search, instead of seconds: the same plan on any machine');
         $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed; planning draws its errors from a fixed set, so every seed gives the same plan', '1');
     }
 
@@ -33,11 +35,13 @@ final class LanePlanCommand extends Command
         $file = $input->getArgument('file');
         try {
             $budget = null === $input->getOption('budget') ? null : Say::number($input, 'budget', 0.0, 3600.0);
+            $steps = null === $input->getOption('steps') ? null : max(1, (int) Say::number($input, 'steps', 1, 1000));
             Say::number($input, 'rng', 0, \PHP_INT_MAX);
             $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
             $began = microtime(true);
             $plan = null;
-            foreach ((new PlanSearch($rack, budget: $budget))->plans() as $n => $plan) {
+            $search = null === $steps ? PlanSearch::within($budget, $rack) : new PlanSearch($rack, deadline: new CountedDeadline($steps));
+            foreach ($search->plans() as $n => $plan) {
                 Say::errors($output)->writeln(\sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)), OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE);
             }
         } catch (InvalidInput $e) {

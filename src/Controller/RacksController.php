@@ -140,7 +140,7 @@ final class RacksController extends AbstractController
             'deleted' => $deleted,
             'put_aside' => $deleted ? 0 : $putAside,
             'failed' => $this->failed->count(),
-            'just_deleted' => $deleted ? 0 : $request->query->getInt('gone'),
+            'just_deleted' => $deleted || 1 !== preg_match('/^[1-9][0-9]{0,8}$/D', $request->query->getString('gone')) ? 0 : $request->query->getInt('gone'),
             'games' => GameName::cases(),
             'fresh' => random_int(1, 9999),
             'problem' => $problem,

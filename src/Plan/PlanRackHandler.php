@@ -107,7 +107,7 @@ final readonly class PlanRackHandler
         $began = microtime(true);
         $rack = RackFile::read(JsonText::decode($job['document'], \PHP_INT_MAX));
         $pins = PinsFile::read(json_decode($job['pins'], true, 16, \JSON_THROW_ON_ERROR), $rack);
-        $plans = (new PlanSearch($rack, $pins, $job['budget']))->plans();
+        $plans = PlanSearch::within($job['budget'], $rack, $pins)->plans();
         $this->heart->during(static fn() => $plans->rewind());
         while ($plans->valid()) {
             $result = json_encode(PlanFile::describe($plans->current()), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION);
@@ -125,7 +125,7 @@ final readonly class PlanRackHandler
         $this->ledger->end($id, $worker, $problem);
         $this->turns->handOut();
 
-        throw new UnrecoverableMessageHandlingException("Plan $id: $problem", 0, $cause);
+        throw new UnrecoverableMessageHandlingException($problem, 0, $cause);
     }
 
     /** The database went away in the middle: once it is back the plan is handed back, and this worker begins anew. */

@@ -295,7 +295,7 @@ final class RackStore
             try {
                 return RackFile::read(JsonText::decode($revision->document(), \PHP_INT_MAX));
             } catch (InvalidInput $e) {
-                $damage = new DamagedRack($record, $revision->document(), ucfirst($e->getMessage()) . '.');
+                $damage = new DamagedRack($record, $revision->document(), ('' === $e->path ? ucfirst($e->problem) : \sprintf('“%s” %s', $e->path, $e->problem)) . '.');
             }
         }
         $this->logger->error('A stored rack cannot be read.', ['rack' => $record->id(), 'revision' => $record->present(), 'why' => $damage->getMessage()]);

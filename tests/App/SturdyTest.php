@@ -279,6 +279,15 @@ final class SturdyTest extends AppTestCase
         self::assertSame(6, substr_count((string) $this->browser->getResponse()->getContent(), 'class="rackcard"'));
     }
 
+    /** Found by the fuzzer: a number that no rack can have, in the address of the list. */
+    public function testNumbersInTheListsAddressAreTakenOrLeft(): void
+    {
+        foreach (['gone=-2147483649', 'gone=9999999999', 'gone=x', 'gone[]=1', 'page=-3', 'page=99999999999'] as $query) {
+            $this->browser->request('GET', "/?$query");
+            self::assertContains($this->code(), [200, 400], $query);
+        }
+    }
+
     /** A rack that many look at is drawn once, until anything it shows changes. */
     public function testARackPageIsKeptUntilSomethingChanges(): void
     {

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Game\Group;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\RunOut\CountedDeadline;
 use ZigLane\Core\RunOut\Plan;
 use ZigLane\Core\RunOut\PlannedShot;
 use ZigLane\Core\RunOut\PlanSearch;
@@ -28,7 +29,7 @@ final class IdeasTest extends TestCase
     {
         $rack = Read::rack($balls, $game, $group)->withPlayer(Player::of($level));
         // No time beyond the first shot's: so nothing here depends on how fast the machine is.
-        $plan = (new PlanSearch($rack, budget: 0.0))->plan();
+        $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
         self::assertNull($plan->stopped);
         $words = implode("\n", [...$plan->says, ...array_merge(...array_map(static fn(PlannedShot $s): array => $s->ideas, $plan->shots))]);
         self::assertStringContainsString($said, $words);

@@ -11,6 +11,7 @@ use ZigLane\Core\Plan\LegOutcome;
 use ZigLane\Core\Plan\LegState;
 use ZigLane\Core\Plan\LinePlayer;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\RunOut\CountedDeadline;
 use ZigLane\Core\RunOut\Pins;
 use ZigLane\Core\RunOut\PinsFile;
 use ZigLane\Core\RunOut\Plan;
@@ -29,7 +30,7 @@ final class PlanSearchTest extends TestCase
     /** First a whole line, then better ones; each goes to the end, and played as written it holds. */
     public function testLinesComeWholeAndHold(): void
     {
-        $plans = iterator_to_array((new PlanSearch(Read::rack(self::THREE), budget: 100.0))->plans(), false);
+        $plans = iterator_to_array((new PlanSearch(Read::rack(self::THREE)))->plans(), false);
         self::assertGreaterThan(1, \count($plans));
         foreach ($plans as $n => $plan) {
             self::assertSame([1, 2, 9], self::order($plan), "plan $n");
@@ -58,7 +59,7 @@ final class PlanSearchTest extends TestCase
     public function testAPlanSurvivesItsFile(): void
     {
         $rack = Read::rack(self::THREE)->withBallInHand(true);
-        $plan = (new PlanSearch($rack, budget: 0.0))->plan();
+        $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
         $text = json_encode(PlanFile::describe($plan), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
         $data = json_decode($text, false, 64, \JSON_THROW_ON_ERROR);
         self::assertInstanceOf(\stdClass::class, $data);
@@ -76,7 +77,7 @@ final class PlanSearchTest extends TestCase
     /** The same rack always gets the same plan. */
     public function testThePlanIsTheSameAgain(): void
     {
-        $plan = static fn(): string => json_encode(PlanFile::describe((new PlanSearch(Read::rack(self::THREE), budget: 100.0))->plan()), \JSON_THROW_ON_ERROR);
+        $plan = static fn(): string => json_encode(PlanFile::describe((new PlanSearch(Read::rack(self::THREE)))->plan()), \JSON_THROW_ON_ERROR);
         self::assertSame($plan(), $plan());
     }
 
@@ -91,7 +92,7 @@ final class PlanSearchTest extends TestCase
 
     public function testAPinnedPocketIsUsedAndPaidFor(): void
     {
-        $free = (new PlanSearch(Read::rack(self::THREE), budget: 100.0))->plan();
+        $free = (new PlanSearch(Read::rack(self::THREE)))->plan();
         $other = Pocket::HeadRight === $free->shots[1]->pocket ? Pocket::SideRight : Pocket::HeadRight;
         $pinned = (new PlanSearch(Read::rack(self::THREE), new Pins(pockets: [2 => $other])))->plan();
         self::assertSame($other, $pinned->shots[1]->pocket);
