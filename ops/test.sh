@@ -24,7 +24,7 @@ end_beside() {
     return "$answer"
 }
 
-core_tests() { for suite in planning core; do php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$suite" || return; done; }
+core_tests() { for suite in planning golden core; do php "${PHP_JIT[@]}" vendor/bin/phpunit --testsuite "$suite" || return; done; }
 
 prepare_test_instance() {
     install_packages $RUN_PACKAGES $TEST_PACKAGES
