@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Tools;
 
-use ZigLane\Core\Aim\AimRefused;
+use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Planning\Files\ConstraintsFile;
+use ZigLane\Core\Planning\Files\PlanFile;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\Files\ShotFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\Rack\ShotFile;
-use ZigLane\Core\Random\Generator;
-use ZigLane\Core\RunOut\PinsFile;
-use ZigLane\Core\RunOut\PlanFile;
 
 /**
  * Files that are nearly right, given to the readers of racks, shots, plan constraints and stored plans.
@@ -177,8 +177,8 @@ final class MalformedFiles
                 json_encode(ShotFile::answer($data), \JSON_THROW_ON_ERROR);
                 break;
             case 'constraints':
-                $constraints = PinsFile::read(json_decode($text, true, 64), $rack);
-                PinsFile::read(json_decode(json_encode(PinsFile::write($constraints, $rack), \JSON_THROW_ON_ERROR), true), $rack);
+                $constraints = ConstraintsFile::read(json_decode($text, true, 64), $rack);
+                ConstraintsFile::read(json_decode(json_encode(ConstraintsFile::write($constraints, $rack), \JSON_THROW_ON_ERROR), true), $rack);
                 break;
             default:
                 if (!$data instanceof \stdClass) {
@@ -191,8 +191,8 @@ final class MalformedFiles
     }
 
     /**
-     * @param array<int, \ZigLane\Core\Table\Point> $a
-     * @param array<int, \ZigLane\Core\Table\Point> $b
+     * @param array<int, \ZigLane\Core\Geometry\Point> $a
+     * @param array<int, \ZigLane\Core\Geometry\Point> $b
      */
     private function same(array $a, array $b): void
     {

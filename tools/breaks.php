@@ -5,13 +5,13 @@ declare(strict_types=1);
 // Breaks of every game, written to a file and read again: php tools/breaks.php BREAKS (for each game). Prints JSON; fails when a rack
 // cannot be read again or a ball lies more than 10 nm elsewhere.
 
-use ZigLane\Core\Break\FreshRack;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\FreshRack;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
@@ -31,7 +31,7 @@ foreach (GameName::cases() as $game) {
             if ($place->distanceTo($again->layout->ball($ball)) > 1e-8) {
                 $faults[] = "$game->value $number: ball $ball is read again at another place";
             }
-            [$x, $y] = $place->toDiamonds($rack->table->size);
+            [$x, $y] = $rack->table->size->diamondsOf($place);
             $beyond += $x < 0 || $x > 8 || $y < 0 || $y > 4 ? 1 : 0;
         }
     }

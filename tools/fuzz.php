@@ -8,7 +8,7 @@ declare(strict_types=1);
 // named here. The same seed sends the same requests. Fails on an answer of 500 and above, one that takes over 2 s, and on anything
 // stored that cannot be read.
 
-use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Numerics\Generator;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 

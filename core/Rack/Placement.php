@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Rack;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Ball\BallSpec;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\BallSpec;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableGeometry;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Rack\Files\Fields;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * Puts balls where a person means: typed diamonds, "frozen to this rail", and a snap for what is nearly frozen.
@@ -53,7 +55,7 @@ final readonly class Placement
      */
     public function inDiamonds(float $x, float $y): Point
     {
-        $place = Point::fromDiamonds($x, $y, $this->table->size);
+        $place = $this->table->size->pointAt($x, $y);
         foreach ([[$x, 8], [$y, 4]] as [$v, $most]) {
             if (!is_finite($v) || (($v < 0 || $v > $most) && !$this->geometry->canRest($place))) {
                 throw new InvalidInput('', \sprintf('%s is outside the table (0–%d)', Fields::show($v), $most));
@@ -83,8 +85,8 @@ final readonly class Placement
      */
     public function nudged(Point $p, float $along, float $across): Point
     {
-        [$x, $y] = $p->toDiamonds($this->table->size);
-        $straight = Point::fromDiamonds($x + $along, $y + $across, $this->table->size);
+        [$x, $y] = $this->table->size->diamondsOf($p);
+        $straight = $this->table->size->pointAt($x + $along, $y + $across);
         if ($this->geometry->canRest($straight)) {
             return $straight;
         }

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Rack;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\CueSpec;
-use ZigLane\Core\Game\Game;
-use ZigLane\Core\Game\GameName;
-use ZigLane\Core\Game\Group;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\CueSpec;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Games\Game;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Games\Group;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * A rack as it lies, with the legs planned for it: what the rack file holds, and nothing that it could not hold.
@@ -100,8 +101,8 @@ final readonly class Rack
     {
         $balls = [];
         foreach ($this->layout->balls as $id => $place) {
-            [$x, $y] = $place->toDiamonds($this->table->size);
-            $balls[$id] = Point::fromDiamonds($x, $y, $table->size);
+            [$x, $y] = $this->table->size->diamondsOf($place);
+            $balls[$id] = $table->size->pointAt($x, $y);
         }
 
         return $this->copy(table: $table, layout: new Layout($balls));

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Rack;
 
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Speed\Speed;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * A shot as a file or a player states it: either a direction, or a ball and a pocket for which the aim is solved.

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Simulation\EventType;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Table\Angle;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\ShotResult;
 
 /**
  * How the cue ball comes to a position zone: along the line of the next shot or across it, and for how long it is inside.

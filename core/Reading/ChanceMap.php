@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Reading\Internal\Contour;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Geometry\Contour;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Potting\PotChance;
 
 /**
  * The chance of one pot from every place of the cue ball, with the reading stroke: worked out on a coarse grid, and on one

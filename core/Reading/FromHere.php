@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Chance\NoPot;
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Chance\PotReading;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Potting\NoPot;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Potting\PotEstimate;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
 
 /**
  * What the cue ball could pot from one place: every ball that may be shot now and, with a fixed order, the one after it.
@@ -22,7 +22,7 @@ final readonly class FromHere
     /**
      * @param int                     $ball
      * @param bool                    $later whether the balls before it are taken as gone
-     * @param list<array{Pocket, PotReading}> $pots  the likeliest first; empty when there is none
+     * @param list<array{Pocket, PotEstimate}> $pots  the likeliest first; empty when there is none
      * @param string                  $why   when there is none
      */
     private function __construct(public int $ball, public bool $later, public array $pots, public string $why) {}

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
 
 /**
  * Whether the cue ball can be brought to a place by potting a ball: a sweep over tips and speeds, refined around the best.

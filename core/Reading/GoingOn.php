@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Chance\Trial;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Pocket;
 
 /**
  * From which cut angles a ball leads on to the one after it: for each angle a few ordinary strokes without side are played,
@@ -174,7 +174,7 @@ final readonly class GoingOn
      */
     private static function stop(Simulator $simulator, Layout $layout, PotChance $pot, float $aim, float $speed, float $height, float $elevation): ?array
     {
-        $trial = new Trial($simulator, $layout, $pot->ball, $pot->pocket);
+        $trial = new ShotSampler($simulator, $layout, $pot->ball, $pot->pocket);
         $state = $trial->run($aim, $speed, 0.0, $height, $elevation);
         if (null === $state || !$trial->pots($state) || $trial->scratches($state) || [] !== $trial->moved($state)) {
             return null;

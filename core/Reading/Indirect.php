@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Equipment\Pocket;
 
 /**
  * A way that is not direct: a bank, a carom, or another ball by combination.

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Simulation\Internal\Kernel;
-use ZigLane\Core\Simulation\Internal\KernelState;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\Internal\Kernel;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 
 /**
  * Ways for a ball whose direct ones are closed: it is sent in every direction, and what drops after at most one cushion or

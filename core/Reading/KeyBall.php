@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Equipment\Pocket;
 
 /**
  * A ball worth keeping: the key ball before the last one, or straight pool's break ball.

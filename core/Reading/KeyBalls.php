@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Game\Game;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Games\Game;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Rack\Racking;
 
 /**
  * Candidates for key ball and break ball.

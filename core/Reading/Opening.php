@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Table\Pocket;
 
 /**
  * How one ball goes in one pocket, at an easy pace, among the others.

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Aim\PocketWindow;
-use ZigLane\Core\Chance\DropWindow;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Angle;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Aiming\PocketWindow;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Potting\AcceptanceWindow;
 
 /**
  * What goes: every ball of a layout into every pocket. The cue ball does not count: it will have gone.
@@ -69,7 +69,7 @@ final readonly class Openings
         if ([] === $moved) {
             return false;
         }
-        $alone = new DropWindow($simulator, $layout, $ball, $pocket, alone: true);
+        $alone = new AcceptanceWindow($simulator, $layout, $ball, $pocket, alone: true);
 
         return self::anyNear($layout->ball($ball), array_merge(...array_values($moved)), $alone, 2 * $simulator->ball->radius);
     }
@@ -132,7 +132,7 @@ final readonly class Openings
     {
         $shape = $simulator->geometry->pocket($pocket);
         $from = $layout->ball($ball);
-        $alone = new DropWindow($simulator, $layout, $ball, $pocket, alone: true);
+        $alone = new AcceptanceWindow($simulator, $layout, $ball, $pocket, alone: true);
         [$low, $high] = PocketWindow::openMouth($shape, $from, $simulator->geometry->reach);
         // Flatter than this the far jaw covers the whole mouth, and what drops is off a rail first.
         if ($high <= $low && $alone->distance > 0.2) {
@@ -144,7 +144,7 @@ final readonly class Openings
         if (!self::anyNear($from, $others, $alone, 2 * $simulator->ball->radius)) {
             return new Opening($ball, $pocket, $open, $open, [], $alone->distance);
         }
-        $among = new DropWindow($simulator, $layout, $ball, $pocket);
+        $among = new AcceptanceWindow($simulator, $layout, $ball, $pocket);
         $free = self::width($among->near($speed));
 
         return new Opening($ball, $pocket, $free, $open, $free < 0.98 * $open ? self::blockers($among, $alone, $speed) : [], $alone->distance);
@@ -163,7 +163,7 @@ final readonly class Openings
      *
      * @param list<Point> $others
      */
-    private static function anyNear(Point $from, array $others, DropWindow $window, float $diameter): bool
+    private static function anyNear(Point $from, array $others, AcceptanceWindow $window, float $diameter): bool
     {
         foreach ($others as $other) {
             $far = $from->distanceTo($other);
@@ -182,7 +182,7 @@ final readonly class Openings
     /**
      * @return list<int>
      */
-    private static function blockers(DropWindow $among, DropWindow $alone, float $speed): array
+    private static function blockers(AcceptanceWindow $among, AcceptanceWindow $alone, float $speed): array
     {
         $count = [];
         foreach ($alone->near($speed) as [$low, $high]) {

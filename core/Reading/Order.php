@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Game\Game;
-use ZigLane\Core\Game\GameName;
-use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Games\Game;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Physics\Layout;
 
 /**
  * Which balls a player has to pocket, and whether their order is fixed.

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Game\Game;
+use ZigLane\Core\Games\Game;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Angle;
 
 /**
  * Finds trouble in a layout and says what it forces. Who is shot before whom comes from the game: with a fixed order the

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Game\Game;
-use ZigLane\Core\Simulation\Layout;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Games\Game;
+use ZigLane\Core\Physics\Layout;
 
 /**
  * The table as it will be when a ball's turn comes, and what may come after it.

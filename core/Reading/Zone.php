@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Angle;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
 
 /**
  * The position zone of a ball and a pocket: where the cue ball should come to lie.

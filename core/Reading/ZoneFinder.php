@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Pocket;
 
 /**
  * The position zone of a ball of a rack: on the table as it will be at its turn, with the angles cut out that do not lead

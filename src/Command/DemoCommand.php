@@ -12,8 +12,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use ZigLane\App\Entity\Setting;
 use ZigLane\App\Rack\RackStore;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * Loads the demo racks, once for ever: what a person did with them, deleting included, stays.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\Command;
 
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Files\JsonText;
 
 /**
  * The JSON file that a command is given; - is standard input.

@@ -11,10 +11,10 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\RunOut\CountedDeadline;
-use ZigLane\Core\RunOut\PlanFile;
-use ZigLane\Core\RunOut\PlanSearch;
+use ZigLane\Core\Planning\CountedDeadline;
+use ZigLane\Core\Planning\Files\PlanFile;
+use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * Plans the run-out of a rack from a file; needs no database.

@@ -9,15 +9,15 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Experiments\Greedy;
+use ZigLane\Core\Experiments\Planned;
+use ZigLane\Core\Experiments\Season;
+use ZigLane\Core\Experiments\Tally;
+use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\RunOut\Effort;
-use ZigLane\Core\Season\Greedy;
-use ZigLane\Core\Season\Planned;
-use ZigLane\Core\Season\Season;
-use ZigLane\Core\Season\Tally;
 
 /**
  * Plays a season of fresh racks with execution error; needs no database.
@@ -43,7 +43,7 @@ final class LaneSeasonCommand extends Command
             $game = Say::one($input, 'game', GameName::class);
             $level = Say::one($input, 'level', Level::class);
             $policy = match ($input->getOption('policy')) {
-                'plan' => new Planned(Effort::season($game)),
+                'plan' => new Planned(SearchBudget::season($game)),
                 'greedy' => new Greedy(),
                 default => throw new InvalidInput('--policy', 'is neither plan nor greedy'),
             };

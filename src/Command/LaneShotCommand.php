@@ -9,9 +9,9 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use ZigLane\Core\Aim\AimRefused;
+use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\ShotFile;
+use ZigLane\Core\Rack\Files\ShotFile;
 
 /**
  * Plays one shot from a file; needs no database.

@@ -8,9 +8,9 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use ZigLane\Core\Chance\Calibration;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\Calibration;
 use ZigLane\Core\Settings\Defaults;
 
 /**

@@ -10,12 +10,12 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\App\View\LineChart;
-use ZigLane\Core\Aim\MakeTolerance;
-use ZigLane\Core\Fit\CushionFit;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Cushion;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Table;
+use ZigLane\Core\Aiming\MakeTolerance;
+use ZigLane\Core\Equipment\Cushion;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Measuring\CushionFit;
+use ZigLane\Core\Physics\Simulator;
 
 /**
  * The tables of docs/physics.md, worked out anew; needs no database.

@@ -9,14 +9,14 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use ZigLane\Core\Bench\RandomRoutes;
-use ZigLane\Core\Bench\Workload;
-use ZigLane\Core\Chance\ErrorSamples;
+use ZigLane\Core\Experiments\RandomRoutes;
+use ZigLane\Core\Experiments\Workload;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Random\Generator;
-use ZigLane\Core\Route\Route;
-use ZigLane\Core\Route\RouteSearch;
-use ZigLane\Core\Simulation\Simulator;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteSearch;
 
 /**
  * Holds the search for routes against random search; needs no database.

@@ -12,7 +12,7 @@ use ZigLane\App\View\PlanView;
 use ZigLane\App\View\SpreadOfBreak;
 use ZigLane\App\View\Units;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\RunOut\BreakShot;
+use ZigLane\Core\Planning\BreakShot;
 
 /**
  * The break shot that a plan of straight pool ends with, and the rack that it leaves.

@@ -11,7 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\Units;
 use ZigLane\App\View\WorkspaceBuilder;
-use ZigLane\Core\Plan\AimCard;
+use ZigLane\Core\Line\AimCard;
 
 /**
  * The aim card of one leg: to be read from a metre away, or printed.

@@ -14,16 +14,16 @@ use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Reading\FitTable;
 use ZigLane\App\View\Units;
 use ZigLane\App\Work\TaskDesk;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Measure\Comparison;
-use ZigLane\Core\Measure\FitResult;
-use ZigLane\Core\Measure\Parameter;
-use ZigLane\Core\Measure\Sheet;
-use ZigLane\Core\Measure\TestKind;
-use ZigLane\Core\Rack\EquipmentFields;
+use ZigLane\Core\Measuring\Comparison;
+use ZigLane\Core\Measuring\FitResult;
+use ZigLane\Core\Measuring\Parameter;
+use ZigLane\Core\Measuring\Sheet;
+use ZigLane\Core\Measuring\TestKind;
+use ZigLane\Core\Rack\Files\EquipmentFields;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableSize;
 
 /**
  * Ten minutes at a table with a tape and a phone: readings in, a table's and a cue's own numbers out.

@@ -20,9 +20,9 @@ use ZigLane\App\View\TableDrawing;
 use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Planning\Files\ConstraintsFile;
+use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\RunOut\Pins;
-use ZigLane\Core\RunOut\PinsFile;
 
 /**
  * Plans of a rack: asked for, stopped, taken over, compared. What they found is shown on the workspace.
@@ -117,7 +117,7 @@ final class PlanController extends WorkspaceController
      *
      * @throws InvalidInput
      */
-    private static function pins(InputBag $form, Rack $rack): Pins
+    private static function pins(InputBag $form, Rack $rack): PlanConstraints
     {
         $pins = ['pockets' => [], 'zones' => [], 'keep' => max(0, $form->getInt('keep'))];
         $pins['order'] = preg_split('/[^0-9a-z]+/i', $form->getString('order'), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
@@ -131,6 +131,6 @@ final class PlanController extends WorkspaceController
             }
         }
 
-        return PinsFile::read($pins, $rack);
+        return ConstraintsFile::read($pins, $rack);
     }
 }

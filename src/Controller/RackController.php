@@ -19,8 +19,8 @@ use ZigLane\App\View\Units;
 use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
 
 /**
  * One rack on the table page. Every change answers with the whole workspace, drawn anew.

@@ -16,15 +16,15 @@ use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\TableDrawing;
 use ZigLane\App\View\Units;
 use ZigLane\App\Work\FailedWork;
-use ZigLane\Core\Break\FreshRack;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\Spread;
-use ZigLane\Core\Table\Table;
 
 /**
  * The list of racks, and how new ones come into it.

@@ -18,15 +18,15 @@ use ZigLane\App\View\ReachView;
 use ZigLane\App\View\ZoneDrawing;
 use ZigLane\App\Work\Answer;
 use ZigLane\App\Work\TaskDesk;
-use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\Zone;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
 
 /**
  * What the table page asks for while a table is read: parts that it puts into the drawing and beside it.

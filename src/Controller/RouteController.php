@@ -17,11 +17,11 @@ use ZigLane\App\Reading\SpreadPlaces;
 use ZigLane\App\View\RouteView;
 use ZigLane\App\Work\Answer;
 use ZigLane\App\Work\TaskDesk;
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
-use ZigLane\Core\Route\Style;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Routes\Style;
 
 /**
  * Alternatives for a leg, and the places that its ball can send the cue ball to.

@@ -11,11 +11,11 @@ use ZigLane\App\Entity\RackRecord;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\RunOut\Pins;
-use ZigLane\Core\RunOut\PinsFile;
-use ZigLane\Core\RunOut\PlanSearch;
+use ZigLane\Core\Planning\Files\ConstraintsFile;
+use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * Takes orders for plans. The work itself is done by workers: see Turns for whose plan is next, PlanRackHandler for the work.
@@ -39,12 +39,12 @@ final class PlanDesk
      *
      * @throws TooMany when this visitor, this rack or all together have too many waiting
      */
-    public function ask(OpenRack $open, Pins $pins, string $visitor, bool $again = false, ?float $budget = null): PlanRecord
+    public function ask(OpenRack $open, PlanConstraints $pins, string $visitor, bool $again = false, ?float $budget = null): PlanRecord
     {
         $budget ??= PlanSearch::budget($open->rack);
         // The name and legs that are not kept make no difference to a plan.
         $document = RackStore::encode($open->rack->withLegs(\array_slice($open->rack->legs, 0, $pins->keep)));
-        $pinned = json_encode(PinsFile::write($pins, $open->rack), \JSON_THROW_ON_ERROR);
+        $pinned = json_encode(ConstraintsFile::write($pins, $open->rack), \JSON_THROW_ON_ERROR);
         $same = self::key($open, $pins);
 
         $plan = $this->entities->wrapInTransaction(function () use ($open, $same, $document, $pinned, $visitor, $again, $budget): PlanRecord {
@@ -108,11 +108,11 @@ final class PlanDesk
     }
 
     /** What two orders for the same plan have in common. */
-    public static function key(OpenRack $open, Pins $pins): string
+    public static function key(OpenRack $open, PlanConstraints $pins): string
     {
         $rack = $open->rack->withLegs(\array_slice($open->rack->legs, 0, $pins->keep))->named('-');
 
-        return hash('sha256', RackStore::encode($rack) . json_encode(PinsFile::write($pins, $rack), \JSON_THROW_ON_ERROR));
+        return hash('sha256', RackStore::encode($rack) . json_encode(ConstraintsFile::write($pins, $rack), \JSON_THROW_ON_ERROR));
     }
 
     public function find(int $rack, int $plan): ?PlanRecord
@@ -151,9 +151,9 @@ final class PlanDesk
     }
 
     /** What was pinned when a plan was asked for. */
-    public static function pinsOf(PlanRecord $plan): Pins
+    public static function pinsOf(PlanRecord $plan): PlanConstraints
     {
-        return PinsFile::read(json_decode($plan->pins(), true, 16, \JSON_THROW_ON_ERROR), RackFile::read(JsonText::decode($plan->document(), \PHP_INT_MAX)));
+        return ConstraintsFile::read(json_decode($plan->pins(), true, 16, \JSON_THROW_ON_ERROR), RackFile::read(JsonText::decode($plan->document(), \PHP_INT_MAX)));
     }
 
     private function oldest(RackRecord $rack): int

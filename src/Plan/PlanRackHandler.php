@@ -15,11 +15,11 @@ use ZigLane\App\Worker\Heart;
 use ZigLane\App\Worker\Interrupted;
 use ZigLane\App\Worker\Reason;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\RunOut\PinsFile;
-use ZigLane\Core\RunOut\PlanFile;
-use ZigLane\Core\RunOut\PlanSearch;
+use ZigLane\Core\Planning\Files\ConstraintsFile;
+use ZigLane\Core\Planning\Files\PlanFile;
+use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * Plans a rack that was asked for, and keeps every better line as it comes.
@@ -106,7 +106,7 @@ final readonly class PlanRackHandler
     {
         $began = microtime(true);
         $rack = RackFile::read(JsonText::decode($job['document'], \PHP_INT_MAX));
-        $pins = PinsFile::read(json_decode($job['pins'], true, 16, \JSON_THROW_ON_ERROR), $rack);
+        $pins = ConstraintsFile::read(json_decode($job['pins'], true, 16, \JSON_THROW_ON_ERROR), $rack);
         $plans = PlanSearch::within($job['budget'], $rack, $pins)->plans();
         $this->heart->during(static fn() => $plans->rewind());
         while ($plans->valid()) {

@@ -8,17 +8,17 @@ use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
 use ZigLane\App\Entity\Profile;
-use ZigLane\Core\Chance\Calibration;
-use ZigLane\Core\Cue\CueSpec;
+use ZigLane\Core\Equipment\CueSpec;
+use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Measure\Comparison;
+use ZigLane\Core\Measuring\Comparison;
 use ZigLane\Core\Player\Hand;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\EquipmentFields;
-use ZigLane\Core\Rack\Fields;
-use ZigLane\Core\Rack\PlayerFields;
-use ZigLane\Core\Table\Table;
+use ZigLane\Core\Potting\Calibration;
+use ZigLane\Core\Rack\Files\EquipmentFields;
+use ZigLane\Core\Rack\Files\Fields;
+use ZigLane\Core\Rack\Files\PlayerFields;
 
 /**
  * The numbers of a profile as they are typed, and what they mean in words.

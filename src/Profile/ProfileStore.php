@@ -8,14 +8,14 @@ use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
 use ZigLane\App\Entity\Profile;
-use ZigLane\Core\Cue\CueSpec;
+use ZigLane\Core\Equipment\CueSpec;
+use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\EquipmentFields;
-use ZigLane\Core\Rack\Fields;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\PlayerFields;
-use ZigLane\Core\Table\Table;
+use ZigLane\Core\Rack\Files\EquipmentFields;
+use ZigLane\Core\Rack\Files\Fields;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\PlayerFields;
 
 /**
  * Keeps profiles in the database. Among those of one kind that are not deleted a name is used once.

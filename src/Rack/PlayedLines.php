@@ -6,8 +6,8 @@ namespace ZigLane\App\Rack;
 
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
-use ZigLane\Core\Plan\LegOutcome;
-use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Rack\Rack;
 
 /**

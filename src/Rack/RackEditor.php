@@ -7,24 +7,24 @@ namespace ZigLane\App\Rack;
 use Symfony\Component\HttpFoundation\InputBag;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\CueSpec;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\CueSpec;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Plan\FirstTry;
-use ZigLane\Core\Plan\LegState;
-use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Line\FirstTry;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\EquipmentFields;
-use ZigLane\Core\Rack\Fields;
+use ZigLane\Core\Rack\Files\EquipmentFields;
+use ZigLane\Core\Rack\Files\Fields;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Rack\Rail;
-use ZigLane\Core\Speed\TableLengths;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableSize;
 
 /**
  * Turns what a form says into a changed rack.

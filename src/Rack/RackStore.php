@@ -12,9 +12,9 @@ use ZigLane\App\Entity\RackRecord;
 use ZigLane\App\Entity\RackRevision;
 use ZigLane\App\View\SmallDrawing;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
 
 /**
  * Keeps racks, every state of each, in the database. Nothing is stored that was not read back first.

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace ZigLane\App\Reading;
 
 use ZigLane\App\Work\Work;
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\TroubleKind;
-use ZigLane\Core\Route\Breakout;
-use ZigLane\Core\Route\RouteSearch;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Routes\Breakout;
+use ZigLane\Core\Routes\RouteSearch;
 
 /**
  * Alternatives for a leg, lists that get better.

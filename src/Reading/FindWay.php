@@ -6,8 +6,8 @@ namespace ZigLane\App\Reading;
 
 use ZigLane\App\View\ReachView;
 use ZigLane\App\Work\Work;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Table\Point;
 
 /**
  * Whether the cue ball can be brought to a place by the next pot.

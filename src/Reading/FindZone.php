@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\App\Reading;
 
 use ZigLane\App\Work\Work;
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Zone;
 use ZigLane\Core\Reading\ZoneFinder;
-use ZigLane\Core\Table\Pocket;
 
 /**
  * The position zone of a ball and pocket.

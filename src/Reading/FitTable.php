@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\App\Reading;
 
 use ZigLane\App\Work\Work;
-use ZigLane\Core\Measure\FitResult;
-use ZigLane\Core\Measure\Sheet;
-use ZigLane\Core\Measure\TableFit;
-use ZigLane\Core\Table\Table;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Measuring\FitResult;
+use ZigLane\Core\Measuring\Sheet;
+use ZigLane\Core\Measuring\TableFit;
 
 /**
  * A table's and a cue's own numbers from a sheet of readings.

@@ -6,7 +6,7 @@ namespace ZigLane\App\Reading;
 
 use ZigLane\App\View\PositionView;
 use ZigLane\App\Work\Work;
-use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Rack\Rack;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\Reading;
 
 use Symfony\Component\HttpFoundation\InputBag;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Equipment\Pocket;
 
 /**
  * What of a table is looked at: the whole, one ball, or one ball in one pocket. Written "table", "5" or "5@foot-left".

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\App\Reading;
 
-use ZigLane\Core\Route\Route;
+use ZigLane\Core\Routes\Route;
 
 /**
  * Routes found so far for a leg.

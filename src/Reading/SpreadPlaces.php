@@ -6,10 +6,10 @@ namespace ZigLane\App\Reading;
 
 use ZigLane\App\View\Svg;
 use ZigLane\App\Work\Work;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Route\RouteSearch;
-use ZigLane\Core\Speed\TableLengths;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Routes\RouteSearch;
 
 /**
  * Every place the cue ball can be sent to by a pot, with what it is worth there, as it is drawn.

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Plan\LegOutcome;
-use ZigLane\Core\Plan\LegReading;
-use ZigLane\Core\Plan\LegState;
-use ZigLane\Core\Simulation\PathPiece;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\TableSize;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Line\LegReading;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Physics\PathPiece;
+use ZigLane\Core\Physics\ShotResult;
 
 /**
  * One leg as the page shows it: paths and marks in mm, and its words.

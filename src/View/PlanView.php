@@ -7,15 +7,15 @@ namespace ZigLane\App\View;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\OpenRack;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Planning\BreakShot;
+use ZigLane\Core\Planning\Files\ConstraintsFile;
+use ZigLane\Core\Planning\Files\PlanFile;
+use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\RunOut\BreakShot;
-use ZigLane\Core\RunOut\Pins;
-use ZigLane\Core\RunOut\PinsFile;
-use ZigLane\Core\RunOut\PlanFile;
-use ZigLane\Core\Table\Point;
 
 /**
  * A plan as the page shows it.
@@ -39,7 +39,7 @@ final readonly class PlanView
 
     /** Whether the rack has changed since. */
     public bool $stale;
-    public Pins $pins;
+    public PlanConstraints $pins;
 
     /** Rack that it was planned for. */
     public ?Rack $rack;
@@ -54,11 +54,11 @@ final readonly class PlanView
     public function __construct(public OpenRack $open, public ?PlanRecord $record, public array $all, public int $ahead = 0)
     {
         $rack = $plan = $damage = null;
-        $pins = new Pins();
+        $pins = new PlanConstraints();
         try {
             if (null !== $record) {
                 $rack = RackFile::read(JsonText::decode($record->document(), \PHP_INT_MAX));
-                $pins = PinsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $rack);
+                $pins = ConstraintsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $rack);
                 $document = null === $record->result() ? null : json_decode($record->result(), false, 64, \JSON_THROW_ON_ERROR);
                 $plan = $document instanceof \stdClass ? PlanFile::read($document, $rack) : null;
             }
@@ -123,7 +123,7 @@ final readonly class PlanView
         $size = $this->open->rack->table->size;
 
         return array_map(
-            static fn($region): string => implode('  ', array_map(static fn(Point $p): string => vsprintf('%.2f,%.2f', $p->toDiamonds($size)), $region->rings[0] ?? [])),
+            static fn($region): string => implode('  ', array_map(static fn(Point $p): string => vsprintf('%.2f,%.2f', $size->diamondsOf($p)), $region->rings[0] ?? [])),
             $this->pins->zones,
         );
     }
@@ -131,7 +131,7 @@ final readonly class PlanView
     private function changed(PlanRecord $record): bool
     {
         try {
-            $pins = PinsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $this->open->rack);
+            $pins = ConstraintsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $this->open->rack);
         } catch (InvalidInput|\JsonException) {
             return true;
         }

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Plan\LegOutcome;
-use ZigLane\Core\Plan\LegPosition;
-use ZigLane\Core\Plan\LegState;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Line\LegPosition;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Openings;
-use ZigLane\Core\Route\RouteSearch;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Routes\RouteSearch;
 
 /**
  * The chances of a line's legs, and the chosen leg's way to the next zone, as the page shows them.

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Chance\PotChance;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\GetThere;
-use ZigLane\Core\Speed\TableLengths;
-use ZigLane\Core\Table\Point;
 
 /**
  * The answer to "can I get there?", as the page shows it.

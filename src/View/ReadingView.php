@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\App\View;
 
 use ZigLane\App\Reading\Look;
-use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\KeyBall;
 use ZigLane\Core\Reading\Opening;
@@ -13,9 +16,6 @@ use ZigLane\Core\Reading\Summary;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\Trouble;
 use ZigLane\Core\Reading\TroubleKind;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\TableGeometry;
 
 /**
  * A reading as the page shows it: marks in mm, and words.

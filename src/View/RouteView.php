@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Ball\BallId;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
-use ZigLane\Core\Route\Reason;
-use ZigLane\Core\Route\Route;
-use ZigLane\Core\Route\TakeOver;
+use ZigLane\Core\Routes\Reason;
+use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\TakeOver;
 
 /**
  * One alternative as the page shows it: its path in mm, its words, and the leg it would become.

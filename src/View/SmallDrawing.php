@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Plan\LegOutcome;
-use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Rack\Rack;
 
 /**

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\RunOut\BreakShot;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Planning\BreakShot;
 
 /**
  * Where some tries of a break shot leave the balls, to draw; mm.

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Simulation\PathPiece;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\PathPiece;
 
 /**
  * Places and paths as SVG writes them: mm, one decimal, in the table's own frame.

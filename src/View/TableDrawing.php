@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableGeometry;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Geometry\Point;
 
 /**
  * The table to scale, in mm: bed, cushions with their facings, pockets, diamonds.

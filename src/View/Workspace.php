@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\App\View;
 
 use ZigLane\App\Rack\OpenRack;
-use ZigLane\Core\Plan\LegOutcome;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Simulation\Layout;
 
 /**
  * All that the table page shows of a rack with one stop or leg chosen.

@@ -6,15 +6,15 @@ namespace ZigLane\App\View;
 
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\PlayedLines;
-use ZigLane\Core\Aim\AimSolution;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Plan\LegOutcome;
-use ZigLane\Core\Plan\LegState;
-use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Aiming\AimSolution;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Table\TableSize;
 
 /**
  * Plays the line of a rack and lays out what the page shows of it.
@@ -103,7 +103,7 @@ final class WorkspaceBuilder
                 $result->scratched() => 'scratches',
                 !$pots => \sprintf('the %d stays up', $leg->spec->ball),
                 null === $rest => '',
-                default => vsprintf('stops at %.1f, %.1f', $rest->toDiamonds($size)),
+                default => vsprintf('stops at %.1f, %.1f', $size->diamondsOf($rest)),
             };
             $ghosts[] = [
                 'label' => $label,

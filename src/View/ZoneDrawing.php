@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
-use ZigLane\Core\Reading\Region;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Reading\Zone;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\TableSize;
 
 /**
  * A position zone as the page shows it: outlines in mm, and words.
@@ -38,7 +38,7 @@ final readonly class ZoneDrawing
         $this->boundaries = array_map(self::between(...), $zone->boundaries);
         $this->line = self::between($zone->line);
         $this->best = LegDrawing::mark($zone->best);
-        $this->bestWords = null === $zone->best ? '' : vsprintf('%.1f, %.1f', $zone->best->toDiamonds($size));
+        $this->bestWords = null === $zone->best ? '' : vsprintf('%.1f, %.1f', $size->diamondsOf($zone->best));
         $this->words = self::wordsOf($zone, $this->bestWords);
     }
 

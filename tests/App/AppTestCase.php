@@ -13,9 +13,9 @@ use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\HttpKernel\KernelInterface;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
 
 /**
  * A test against the real application on a real, emptied MariaDB.

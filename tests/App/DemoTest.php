@@ -6,8 +6,8 @@ namespace ZigLane\Tests\App;
 
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
-use ZigLane\Core\Plan\LegState;
-use ZigLane\Core\Plan\LinePlayer;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
 
 final class DemoTest extends AppTestCase
 {

@@ -14,7 +14,7 @@ final class EditTest extends AppTestCase
         $html = $this->edit($id, ['op' => 'place', 'ball' => '1', 'x' => '3.5', 'y' => '2.25']);
         self::assertSame(200, $this->code());
         self::assertStringContainsString('value="3.5, 2.25"', $html);
-        self::assertEqualsWithDelta([3.5, 2.25], $this->open($id)->rack->layout->ball(1)->toDiamonds($this->open($id)->rack->table->size), 1e-9);
+        self::assertEqualsWithDelta([3.5, 2.25], $this->open($id)->rack->table->size->diamondsOf($this->open($id)->rack->layout->ball(1)), 1e-9);
     }
 
     public function testABallDroppedByARailIsFrozenToIt(): void
@@ -155,7 +155,7 @@ final class EditTest extends AppTestCase
         $rack = $this->open($id)->rack;
         self::assertSame('7ft', $rack->table->size->value);
         self::assertEqualsWithDelta(0.10795, $rack->table->cornerMouth, 1e-6);
-        self::assertEqualsWithDelta([5.5, 1.25], $rack->layout->ball(1)->toDiamonds($rack->table->size), 1e-6);
+        self::assertEqualsWithDelta([5.5, 1.25], $rack->table->size->diamondsOf($rack->layout->ball(1)), 1e-6);
     }
 
     public function testAnOldWindowIsTold(): void

@@ -9,7 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Plan\PlanLedger;
-use ZigLane\Core\RunOut\Pins;
+use ZigLane\Core\Planning\PlanConstraints;
 
 final class PlanTest extends AppTestCase
 {
@@ -159,8 +159,8 @@ final class PlanTest extends AppTestCase
             $open[] = $this->open($this->stored(['name' => "Rack $n"] + self::RACK));
         }
         $desk = self::service(PlanDesk::class);
-        $mine = array_map(static fn($o) => $desk->ask($o, new Pins(), 'me', budget: 0.1), \array_slice($open, 0, 3));
-        $yours = $desk->ask($open[3], new Pins(), 'you', budget: 0.1);
+        $mine = array_map(static fn($o) => $desk->ask($o, new PlanConstraints(), 'me', budget: 0.1), \array_slice($open, 0, 3));
+        $yours = $desk->ask($open[3], new PlanConstraints(), 'you', budget: 0.1);
         self::assertSame(2, self::waiting(), 'one of each');
         self::assertSame([0, 2, 3, 1], array_map(fn(PlanRecord $p): int => $desk->ahead($this->fresh($p)), [...$mine, $yours]));
         self::consume(messages: 2);

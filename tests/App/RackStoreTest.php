@@ -14,7 +14,7 @@ final class RackStoreTest extends AppTestCase
         $rack = $this->open($id)->rack;
         self::assertSame('Übung „Größe“', $rack->name);
         self::assertEquals(['' => ['coach' => (object) ['note' => 'kept']]], $rack->unknown);
-        self::assertSame([2.0, 2.0], $rack->layout->ball(0)->toDiamonds($rack->table->size));
+        self::assertSame([2.0, 2.0], $rack->table->size->diamondsOf($rack->layout->ball(0)));
     }
 
     public function testUndoAndRedoWalkThroughEveryState(): void

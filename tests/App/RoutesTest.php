@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\App;
 
 use ZigLane\App\Reading\FindRoutes;
-use ZigLane\Core\Table\Pocket;
+use ZigLane\Core\Equipment\Pocket;
 
 final class RoutesTest extends AppTestCase
 {

@@ -14,7 +14,7 @@ use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\Units;
-use ZigLane\Core\Rack\RackFile;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * What can lie on a table, in a row of the database or in a request breaks no page.
@@ -44,7 +44,7 @@ final class SturdyTest extends AppTestCase
         $rack = $this->open($id)->rack;
         $beyond = null;
         foreach ($rack->layout->balls as $ball => $place) {
-            [$x, $y] = $place->toDiamonds($rack->table->size);
+            [$x, $y] = $rack->table->size->diamondsOf($place);
             $beyond ??= $x < 0 || $x > 8 || $y < 0 || $y > 4 ? [$ball, $x, $y] : null;
         }
         self::assertNotNull($beyond, 'a ball lies beyond the nose line');

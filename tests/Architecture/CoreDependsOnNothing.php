@@ -24,13 +24,4 @@ final class CoreDependsOnNothing
             )
             ->because('the core is rules and computation alone: no framework, database or interface');
     }
-
-    public function testInternalsStayInside(): Rule
-    {
-        return PHPat::rule()
-            ->classes(Selector::inNamespace('ZigLane\App'))
-            ->shouldNot()->dependOn()
-            ->classes(Selector::inNamespace('ZigLane\Core\Simulation\Internal'))
-            ->because('the kernel is reached through the Simulator');
-    }
 }

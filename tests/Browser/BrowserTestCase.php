@@ -14,9 +14,9 @@ use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
-use ZigLane\Core\Rack\JsonText;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\RunOut\BreakShotSearch;
+use ZigLane\Core\Planning\BreakShotSearch;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * A person at the page: Chromium, driven against the running test instance.

@@ -4,31 +4,31 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Golden;
 
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Experiments\Planned;
+use ZigLane\Core\Experiments\Season;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Planning\CountedDeadline;
+use ZigLane\Core\Planning\Files\PlanFile;
+use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\Random\Generator;
 use ZigLane\Core\Reading\FromHere;
-use ZigLane\Core\Reading\Region;
 use ZigLane\Core\Reading\Summary;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\ZoneFinder;
-use ZigLane\Core\Route\Reason;
-use ZigLane\Core\Route\RouteSearch;
-use ZigLane\Core\RunOut\CountedDeadline;
-use ZigLane\Core\RunOut\Effort;
-use ZigLane\Core\RunOut\PlanFile;
-use ZigLane\Core\RunOut\PlanSearch;
-use ZigLane\Core\Season\Planned;
-use ZigLane\Core\Season\Season;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Routes\Reason;
+use ZigLane\Core\Routes\RouteSearch;
 
 /**
  * What the core computes for one rack of each game, to the last bit of every number: held against tests/Golden/expected.
@@ -127,7 +127,7 @@ final class Described
     public static function season(GameName $game): array
     {
         $played = [];
-        foreach ((new Season($game, Player::of(Level::Professional), new Planned(Effort::quick()), 3))->play(2) as $rack) {
+        foreach ((new Season($game, Player::of(Level::Professional), new Planned(SearchBudget::quick()), 3))->play(2) as $rack) {
             $played[] = ['ranOut' => $rack->ranOut, 'predicted' => $rack->predicted, 'shots' => $rack->shots];
         }
 

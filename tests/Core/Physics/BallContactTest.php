@@ -6,15 +6,15 @@ namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Ball\BallSpec;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Simulation\Internal\KernelState;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\BallSpec;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * Cue ball against object ball, as they meet a micrometre after the stroke, so that the cue ball still has exactly the

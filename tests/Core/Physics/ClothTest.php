@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\EventType;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Speed\TableLengths;
-use ZigLane\Core\Table\Point;
 
 /**
  * One ball on the cloth. Closed forms of rigid-body mechanics; g = 9.80665 m/s², μs = 0.2, μr = 0.01.

@@ -6,15 +6,15 @@ namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Collision\CushionImpact;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Simulation\EventType;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Cushion;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Cushion;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\CushionImpact;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * The rebound after S. Mathavan, M. R. Jackson and R. M. Parkin, "A theoretical analysis of billiard ball dynamics

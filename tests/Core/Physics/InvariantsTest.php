@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Random\Generator;
-use ZigLane\Core\Simulation\Internal\Kernel;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Angle;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableSize;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Internal\Kernel;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * What must hold for every shot whatever happens in it.

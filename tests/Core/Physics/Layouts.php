@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Core\Physics;
 
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Random\Generator;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\PathPiece;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\PathPiece;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * Set-ups and readings that several physics tests share.

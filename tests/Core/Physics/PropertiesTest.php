@@ -7,15 +7,15 @@ namespace ZigLane\Tests\Core\Physics;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Game\GameName;
-use ZigLane\Core\Random\Generator;
-use ZigLane\Core\Simulation\Internal\KernelState;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * Laws that hold for whatever Eris draws. Each case is a seed, from which rack and stroke follow, so a failure names the

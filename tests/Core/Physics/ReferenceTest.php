@@ -6,13 +6,13 @@ namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
-use ZigLane\Core\Collision\Contact;
-use ZigLane\Core\Collision\CushionImpact;
-use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Equipment\Cushion;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Contact;
+use ZigLane\Core\Physics\CushionImpact;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Simulation\Internal\KernelState;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Cushion;
 
 /**
  * General-purpose numerical libraries, run by node, as references from outside: odex (E. Hairer's ODEX) and

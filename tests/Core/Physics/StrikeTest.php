@@ -6,17 +6,17 @@ namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Ball\BallSpec;
-use ZigLane\Core\Cue\CueSpec;
-use ZigLane\Core\Cue\CueStrike;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\BallSpec;
+use ZigLane\Core\Equipment\CueSpec;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Simulation\EventType;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Physics\CueStrike;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 
 final class StrikeTest extends TestCase
 {

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Simulation\Event;
-use ZigLane\Core\Simulation\EventType;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Event;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * What every player knows. All of it is common practice, no source.

@@ -6,18 +6,18 @@ namespace ZigLane\Tests\Core\Rack;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Rack\Rail;
 use ZigLane\Core\Rack\Spread;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableGeometry;
-use ZigLane\Core\Table\TableSize;
 
 final class PlacementTest extends TestCase
 {
@@ -37,7 +37,7 @@ final class PlacementTest extends TestCase
     #[DataProvider('typed')]
     public function testDiamondsAsPeopleTypeThem(string $text, float $x, float $y): void
     {
-        self::assertEqualsWithDelta([$x, $y], (new Placement(new Table()))->typed($text)->toDiamonds(TableSize::NineFoot), 1e-12);
+        self::assertEqualsWithDelta([$x, $y], TableSize::NineFoot->diamondsOf((new Placement(new Table()))->typed($text)), 1e-12);
     }
 
     public function testWhatIsNoPlaceIsRefused(): void
@@ -90,9 +90,9 @@ final class PlacementTest extends TestCase
 
     public function testABallKeepsItsDiamondsOnAnotherTable(): void
     {
-        $rack = new Rack('R', GameName::NineBall, new Table(), new Layout([0 => Point::fromDiamonds(2.0, 1.0, TableSize::NineFoot)]));
+        $rack = new Rack('R', GameName::NineBall, new Table(), new Layout([0 => TableSize::NineFoot->pointAt(2.0, 1.0)]));
         $moved = $rack->onTable(new Table(TableSize::SevenFoot));
-        self::assertEqualsWithDelta([2.0, 1.0], $moved->layout->ball(0)->toDiamonds(TableSize::SevenFoot), 1e-12);
+        self::assertEqualsWithDelta([2.0, 1.0], TableSize::SevenFoot->diamondsOf($moved->layout->ball(0)), 1e-12);
         self::assertEqualsWithDelta(78 * 0.0254 / 4, $moved->layout->ball(0)->x, 1e-12);
     }
 }

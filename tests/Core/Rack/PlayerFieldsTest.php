@@ -10,8 +10,8 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Player\Hand;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\Fields;
-use ZigLane\Core\Rack\PlayerFields;
+use ZigLane\Core\Rack\Files\Fields;
+use ZigLane\Core\Rack\Files\PlayerFields;
 
 final class PlayerFieldsTest extends TestCase
 {

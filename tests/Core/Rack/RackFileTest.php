@@ -7,14 +7,14 @@ namespace ZigLane\Tests\Core\Rack;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
 use ZigLane\Core\Rack\Spread;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableSize;
 
 final class RackFileTest extends TestCase
 {

@@ -6,21 +6,21 @@ namespace ZigLane\Tests\Core\Rack;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Ball\BallId;
-use ZigLane\Core\Break\FreshRack;
-use ZigLane\Core\Game\GameName;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
-use ZigLane\Core\Table\TableGeometry;
-use ZigLane\Core\Table\TableSize;
 
 /**
  * Wherever a ball can come to rest it can be stored, read, typed and dragged to: the jaws of a pocket lie partly beyond
@@ -56,7 +56,7 @@ final class RestingPlacesTest extends TestCase
         foreach (self::IN_THE_JAWS as [$game, $number, $speed, $aside]) {
             $rack = FreshRack::broken(GameName::from($game), $number, Player::of(Level::League), speed: $speed, aside: $aside)->rack;
             foreach ($rack->layout->balls as $place) {
-                [$x, $y] = $place->toDiamonds($rack->table->size);
+                [$x, $y] = $rack->table->size->diamondsOf($place);
                 $beyond += $x < 0 || $x > 8 || $y < 0 || $y > 4 ? 1 : 0;
             }
             self::assertLessThan(1e-8, self::apart($rack, self::again($rack)), "$game $number");
@@ -93,13 +93,13 @@ final class RestingPlacesTest extends TestCase
         $table = new Table($size, $corner, $side);
         $geometry = new TableGeometry($table);
         $placement = new Placement($table);
-        $cue = Point::fromDiamonds(4, 2, $size);
+        $cue = $size->pointAt(4, 2);
         $inJaws = 0;
         /** @var array{'$defs': array{place: array{prefixItems: list<array{minimum: float, maximum: float}>}}} $schema */
         $schema = json_decode((string) file_get_contents(\dirname(__DIR__, 3) . '/docs/rack-file.schema.json'), true, flags: \JSON_THROW_ON_ERROR);
         [$along, $across] = $schema['$defs']['place']['prefixItems'];
         foreach ($this->places() as [$x, $y]) {
-            $place = Point::fromDiamonds($x, $y, $size);
+            $place = $size->pointAt($x, $y);
             if ($place->distanceTo($cue) < 0.06) {
                 continue;
             }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Reading\Openings;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
-use ZigLane\Core\Table\Table;
 
 final class OpeningsTest extends TestCase
 {

@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Reading;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Cue\Shot;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Reading\Arrival;
 use ZigLane\Core\Reading\GetThere;
 use ZigLane\Core\Reading\GoingOn;
-use ZigLane\Core\Reading\Region;
 use ZigLane\Core\Reading\SpeedWindow;
 use ZigLane\Core\Reading\Zone;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
 
 /**
  * Getting to the next ball: right side, arrival, speed window, "can I get there?".

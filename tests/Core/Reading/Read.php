@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Core\Reading;
 
-use ZigLane\Core\Rack\JsonText;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\RackFile;
 
 /**
  * Racks by diamonds, for the tests of reading.

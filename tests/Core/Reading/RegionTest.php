@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Reading;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Reading\Internal\Contour;
-use ZigLane\Core\Reading\Region;
+use ZigLane\Core\Geometry\Contour;
+use ZigLane\Core\Geometry\Region;
 
 final class RegionTest extends TestCase
 {

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Reading;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Chance\PotChance;
-use ZigLane\Core\Chance\PotSampling;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Random\Generator;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Potting\PotSampling;
 use ZigLane\Core\Reading\Zone;
 use ZigLane\Core\Settings\Defaults;
-use ZigLane\Core\Table\Pocket;
-use ZigLane\Core\Table\Point;
 use ZigLane\Tests\Survey;
 
 final class ZoneTest extends TestCase

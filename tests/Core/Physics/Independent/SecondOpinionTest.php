@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Physics\Independent;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Cue\CueStrike;
-use ZigLane\Core\Cue\Shot;
-use ZigLane\Core\Cue\Tip;
-use ZigLane\Core\Random\Generator;
-use ZigLane\Core\Simulation\Layout;
-use ZigLane\Core\Simulation\ShotResult;
-use ZigLane\Core\Simulation\Simulator;
-use ZigLane\Core\Table\Point;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\CueStrike;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
 use ZigLane\Tests\Survey;
 
 /**

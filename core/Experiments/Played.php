@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Experiments;
+
+/**
+ * How a rack went.
+ */
+final readonly class Played
+{
+    /** @param float $predicted chance to run out before the first shot, 0–1 */
+    public function __construct(public bool $ranOut, public float $predicted, public int $shots) {}
+}

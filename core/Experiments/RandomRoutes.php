@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Experiments;
+
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteSearch;
+
+/**
+ * The plainest search there is, to hold the real one against: strokes at random, the likely ones judged more closely.
+ */
+final readonly class RandomRoutes
+{
+    private const FEW = 24;
+    private const CLOSER = 12;
+    private const SPEEDS = [0.6, 7.5];
+
+    public function __construct(private RouteSearch $search, private Generator $random) {}
+
+    /** @param int $shots to play */
+    public function best(int $shots): ?Route
+    {
+        $end = $this->search->played + $shots - self::CLOSER * RouteSearch::MANY;
+        $found = [];
+        while ($this->search->played < $end) {
+            $r = 0.5 * sqrt($this->random->between(0.0, 1.0));
+            $turn = $this->random->between(0.0, 2 * M_PI);
+            $speed = self::SPEEDS[0] * (self::SPEEDS[1] / self::SPEEDS[0]) ** $this->random->between(0.0, 1.0);
+            $route = $this->search->route($speed, $r * cos($turn), $r * sin($turn), $this->random->between(-0.8, 0.8), self::FEW);
+            ++$this->search->played;
+            if (null !== $route) {
+                $found[] = $route;
+            }
+        }
+        usort($found, static fn(Route $a, Route $b): int => $b->worth <=> $a->worth);
+        $best = null;
+        foreach (\array_slice($found, 0, self::CLOSER) as $route) {
+            $closer = $this->search->route($route->shot->speed, $route->shot->tip->side, $route->shot->tip->height, $route->offset);
+            if (null !== $closer && (null === $best || $closer->worth > $best->worth)) {
+                $best = $closer;
+            }
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Games;
+
+enum Foul: string
+{
+    case Scratch = 'scratch';
+    case NoHit = 'no-hit';
+    case WrongBallFirst = 'wrong-ball-first';
+    case NoRail = 'no-rail';
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Games;
+
+enum GameName: string
+{
+    case EightBall = 'eight-ball';
+    case NineBall = 'nine-ball';
+    case TenBall = 'ten-ball';
+    case StraightPool = 'straight-pool';
+
+    /**
+     * The rules of that game.
+     *
+     * @param Group|null $group the player's group in eight-ball; null while the table is open
+     */
+    public function rules(?Group $group = null): Game
+    {
+        return match ($this) {
+            self::NineBall => new Rotation($this, 9),
+            self::TenBall => new Rotation($this, 10),
+            self::EightBall => new EightBall($group),
+            self::StraightPool => new StraightPool(),
+        };
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Games;
+
+/**
+ * A player's balls in eight-ball.
+ */
+enum Group: string
+{
+    case Solids = 'solids';
+    case Stripes = 'stripes';
+
+    public function owns(int $ball): bool
+    {
+        return self::Solids === $this ? $ball >= 1 && $ball <= 7 : $ball >= 9 && $ball <= 15;
+    }
+}

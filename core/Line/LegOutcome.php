@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Line;
+
+use ZigLane\Core\Aiming\AimSolution;
+use ZigLane\Core\Games\Verdict;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Rack\ShotSpec;
+
+/**
+ * One leg of a line, played.
+ */
+final readonly class LegOutcome
+{
+    /**
+     * @param int              $number 1 for the first leg
+     * @param Layout|null      $before where the balls lie when it begins; null when it cannot be reached
+     * @param list<string>     $faults why it breaks, waits or is spent, in words
+     * @param list<string>     $notes  what else happens that nobody asked for, in words
+     * @param Shot|null        $shot   the stroke as played; null when there is none
+     * @param AimSolution|null $aim    how the aim came about; null when a direction was given or there is no shot
+     */
+    public function __construct(
+        public int $number,
+        public ShotSpec $spec,
+        public LegState $state,
+        public ?Layout $before,
+        public array $faults = [],
+        public array $notes = [],
+        public ?Shot $shot = null,
+        public ?AimSolution $aim = null,
+        public ?ShotResult $result = null,
+        public ?Verdict $verdict = null,
+    ) {}
+
+    /** Where the balls lie when it is over; null when it was not played or the cue ball is gone. */
+    public function after(): ?Layout
+    {
+        return $this->result?->final;
+    }
+}

@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Line;
+
+use ZigLane\Core\Aiming\AimRefused;
+use ZigLane\Core\Aiming\AimRequest;
+use ZigLane\Core\Aiming\AimSolution;
+use ZigLane\Core\Aiming\AimSolver;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Games\Game;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\LeastElevation;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * Plays the legs of a rack one after the other, each from where the last one left the balls, and says in words what
+ * goes wrong. A leg that no longer works ends the line but stays in it, as do those behind it.
+ */
+final readonly class LinePlayer
+{
+    private AimSolver $solver;
+    private TableLengths $lengths;
+
+    public function __construct(private Simulator $simulator)
+    {
+        $this->solver = new AimSolver($simulator);
+        $this->lengths = new TableLengths($simulator);
+    }
+
+    public static function for(Rack $rack): self
+    {
+        return new self($rack->simulator());
+    }
+
+    /**
+     * @return list<LegOutcome>
+     */
+    public function play(Rack $rack): array
+    {
+        $game = $rack->rules();
+        $layout = $rack->layout;
+        $outcomes = [];
+        $broken = null;
+        foreach ($rack->legs as $index => $spec) {
+            $number = $index + 1;
+            if (null !== $broken) {
+                $outcomes[] = new LegOutcome($number, $spec, LegState::Waits, null, ["Not reached: leg $broken does not hold."]);
+                continue;
+            }
+            $leg = $this->leg($number, $spec, $layout, $game);
+            $outcomes[] = $leg;
+            if (LegState::Breaks === $leg->state) {
+                $broken = $number;
+            }
+            $layout = $leg->after() ?? $layout;
+        }
+
+        return $outcomes;
+    }
+
+    /** One leg from a layout. */
+    public function leg(int $number, ShotSpec $spec, Layout $layout, Game $game): LegOutcome
+    {
+        if ($game->isOver($layout)) {
+            return new LegOutcome($number, $spec, LegState::Spent, $layout, ['The rack is over before this leg.']);
+        }
+        $ball = $spec->ball;
+        if (null !== $ball && !$layout->has($ball)) {
+            return new LegOutcome($number, $spec, LegState::Spent, $layout, ["The $ball is already down."]);
+        }
+        $notes = [];
+        try {
+            [$shot, $aim, $result] = $this->stroke($spec, $layout, $notes);
+        } catch (AimRefused|InvalidInput $e) {
+            return new LegOutcome($number, $spec, LegState::Breaks, $layout, [$e->getMessage()], $notes);
+        }
+        $verdict = $game->judge($layout, $result);
+        $faults = [];
+        if (!$verdict->legal()) {
+            $faults[] = $verdict->why;
+        }
+        if ($verdict->lost) {
+            $faults[] = 'The 8 drops too early: the rack is lost.';
+        }
+        if (null !== $ball && null !== $spec->pocket && ($result->pocketed[$ball] ?? null) !== $spec->pocket) {
+            $faults[] = isset($result->pocketed[$ball])
+                ? \sprintf('The %d drops in the %s pocket instead.', $ball, $result->pocketed[$ball]->spoken())
+                : "The $ball does not drop.";
+        }
+        if (null === $ball && [] === array_diff(array_keys($result->pocketed), [BallId::CUE])) {
+            $faults[] = 'No ball drops.';
+        }
+
+        return new LegOutcome(
+            $number,
+            $spec,
+            [] === $faults ? LegState::Holds : LegState::Breaks,
+            $layout,
+            $faults,
+            [...$notes, ...self::unintended($ball ?? $result->firstHit, $result)],
+            $shot,
+            $aim,
+            $result,
+            $verdict,
+        );
+    }
+
+    /**
+     * The stroke that a leg asks for, at another speed with the same aim: what happens when it is hit softer or harder.
+     *
+     * @param float $factor 1.1 is a tenth harder
+     */
+    public function replay(LegOutcome $leg, float $factor): ?ShotResult
+    {
+        if (null === $leg->shot || null === $leg->before) {
+            return null;
+        }
+
+        return $this->simulator->play($leg->before, $leg->shot->withSpeed(min($leg->shot->speed * $factor, Defaults::MAX_CUE_SPEED)));
+    }
+
+    public function lengths(): TableLengths
+    {
+        return $this->lengths;
+    }
+
+    /**
+     * Plays a shot as stated, raising the cue where a rail or a ball behind it forces that.
+     *
+     * @param list<string> $notes what was changed is added here, in words
+     *
+     * @return array{Shot, AimSolution|null, ShotResult}
+     *
+     * @throws AimRefused   when there is no direct shot
+     * @throws InvalidInput when the stroke cannot be played
+     */
+    private function stroke(ShotSpec $spec, Layout $layout, array &$notes): array
+    {
+        $speed = $spec->speed->on($this->lengths);
+        $asked = deg2rad($spec->elevationDeg);
+        if (null !== $spec->aimDeg) {
+            $aim = deg2rad($spec->aimDeg);
+            $shot = new Shot($aim, $speed, $spec->tip, $this->raised($layout, $aim, $spec, $asked, $notes));
+
+            return [$shot, null, $this->simulator->play($layout, $shot)];
+        }
+        if (null === $spec->ball || null === $spec->pocket) {
+            throw new InvalidInput('shot', 'needs aimDeg, or ball and pocket');
+        }
+        $elevation = $asked;
+        if ($layout->has(BallId::CUE)) {
+            $toward = $layout->ball(BallId::CUE)->angleTo($layout->ball($spec->ball));
+            $elevation = $this->raised($layout, $toward, $spec, $asked, $notes);
+        }
+        $solution = $this->solver->solve($layout, new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $elevation, $spec->offset));
+        // The true direction differs from "at the ball": what stands behind the cue may differ too.
+        $own = [];
+        $least = $this->raised($layout, $solution->shot->aim, $spec, $asked, $own);
+        if (abs($least - $elevation) > 1e-9) {
+            $notes = $own;
+            $solution = $this->solver->solve($layout, new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $least, $spec->offset));
+        }
+
+        return [$solution->shot, $solution, $solution->result];
+    }
+
+    /**
+     * @param list<string> $notes
+     */
+    private function raised(Layout $layout, float $aim, ShotSpec $spec, float $asked, array &$notes): float
+    {
+        $least = LeastElevation::of($layout, $aim, $spec->tip, $this->simulator->geometry, $this->simulator->ball);
+        $most = deg2rad(Defaults::MAX_ELEVATION_DEG);
+        if ($least > $most) {
+            $notes[] = \sprintf('Hardly reachable: even a cue raised %.0f° does not clear what is behind the cue ball. Try a higher tip.', Defaults::MAX_ELEVATION_DEG);
+            $least = $most;
+        } elseif ($least > $asked + 1e-9) {
+            $notes[] = \sprintf('The cue must be raised to %.0f° to clear what is behind the cue ball.', rad2deg($least));
+        }
+
+        return max($asked, $least);
+    }
+
+    /**
+     * @return list<string>
+     */
+    private static function unintended(?int $ball, ShotResult $result): array
+    {
+        $notes = [];
+        $seen = [];
+        $first = true;
+        foreach ($result->events as $event) {
+            if (EventType::BallBall !== $event->type) {
+                continue;
+            }
+            [$a, $b] = $event->balls;
+            if ($first) {
+                $first = false;
+                continue;
+            }
+            if (BallId::CUE !== $a && (BallId::CUE === $b || $b === $ball)) {
+                [$a, $b] = [$b, $a];
+            }
+            if (isset($seen["$a-$b"])) {
+                continue;
+            }
+            $seen["$a-$b"] = true;
+            $notes[] = BallId::CUE === $a && $b === $ball
+                ? "The cue ball meets the $b a second time."
+                : \sprintf('The %s runs into the %d.', BallId::spoken($a), $b);
+        }
+        foreach ($result->pocketed as $id => $pocket) {
+            if (BallId::CUE !== $id && $id !== $ball) {
+                $notes[] = \sprintf('The %d drops too, in the %s pocket.', $id, $pocket->spoken());
+            }
+        }
+
+        return $notes;
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Measuring;
+
+use ZigLane\Core\Equipment\CueSpec;
+use ZigLane\Core\Equipment\Table;
+
+/**
+ * A table and a cue as measured. With problems there is nothing to be used: they say what to measure again.
+ */
+final readonly class FitResult
+{
+    /**
+     * @param array<string, Estimate> $estimates by Parameter value
+     * @param list<string>            $problems  what is impossible or contradictory, in words; empty when all is well
+     */
+    public function __construct(public array $estimates, public array $problems, private Table $on, private CueSpec $with) {}
+
+    public function sound(): bool
+    {
+        return [] === $this->problems;
+    }
+
+    public function measuredAny(bool $ofCue): bool
+    {
+        return [] !== array_filter($this->estimates, static fn(Estimate $e): bool => $e->measured && $ofCue === $e->parameter->ofCue());
+    }
+
+    public function table(): Table
+    {
+        return $this->guess()->table;
+    }
+
+    public function cue(): CueSpec
+    {
+        return $this->guess()->cue;
+    }
+
+    private function guess(): Guess
+    {
+        $values = [];
+        foreach ($this->estimates as $name => $estimate) {
+            if ($estimate->measured) {
+                $values[$name] = $estimate->value;
+            }
+        }
+
+        return new Guess($values, $this->on, $this->with);
+    }
+}

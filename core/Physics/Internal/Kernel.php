@@ -1,0 +1,627 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Physics\Internal;
+
+use ZigLane\Core\Equipment\BallSpec;
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Physics\BallCollision;
+use ZigLane\Core\Physics\Contact;
+use ZigLane\Core\Physics\CushionImpact;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * The event loop: between events every ball lies still or moves on a known parabola, so the kernel asks when the next
+ * event is, goes there, resolves it, and asks again. After W. Leckie and M. Greenspan, "An event-based pool physics
+ * simulator", 2006.
+ *
+ * Bookkeeping. Each ball has its state at its own time t0, the time and kind of its next event that concerns it alone
+ * (end of sliding or rolling, rail, jaw, drop), and the time and partner of its next meeting with another ball. After
+ * an event only the balls it changed are asked again, and those whose awaited partner changed. A pair is looked at no
+ * further than the earlier of its two balls' own events, since then it is looked at again anyway.
+ *
+ * The frame. x runs from head to foot and y from the left rail to the right, so with z up this frame is the mirror
+ * image of a right-handed one. Mechanics does not mind: the usual right-handed formulas are used throughout and
+ * describe the mirrored table. Only "right" must be said with care: the player's right of a direction is that
+ * direction turned by +90° (see Cue\CueStrike).
+ *
+ * Rails are asked about only once the centre leaves the inner rectangle that the noses allow; jaws only when it does
+ * so inside a pocket's mouth.
+ *
+ * @internal
+ */
+final class Kernel
+{
+    public const REST = 0;
+    public const ROLL = 1;
+    public const SLIDE = 2;
+    public const DOWN = 3;
+
+    public const EV_MOTION = 1;
+    public const EV_CUSHION = 2;
+    public const EV_FACING = 3;
+    public const EV_TIP = 4;
+    public const EV_DROP = 5;
+    public const EV_LOOK = 6;
+    public const EV_BALLS = 7;
+
+    /** More events than any shot has: a guard against an endless loop, not part of the model. */
+    public const MAX_EVENTS = 50000;
+
+    /** Below these a ball lies still, or rolls without slipping, m/s. */
+    private const STILL = 1e-7;
+    private const NO_SLIP = 1e-9;
+
+    private const OUTSIDE = -1e-7;
+
+    private float $radius;
+    private float $reach;
+    private float $length;
+    private float $width;
+
+    /** @var array<int, array<int, float>> per pocket: see flatten() */
+    private array $jaws = [];
+
+    private float $slideAcc;
+    private float $rollAcc;
+    private float $spinDecay;
+
+    public function __construct(private readonly TableGeometry $geometry, private readonly BallSpec $ball)
+    {
+        $cloth = $geometry->table->cloth;
+        $this->radius = $ball->radius;
+        $this->reach = $geometry->reach;
+        $this->length = $geometry->length;
+        $this->width = $geometry->width;
+        $this->slideAcc = $cloth->slide * Defaults::GRAVITY;
+        $this->rollAcc = $cloth->roll * Defaults::GRAVITY;
+        $this->spinDecay = $cloth->spinDecay;
+        foreach ($geometry->pockets as $index => $shape) {
+            $row = [];
+            foreach ([[$shape->tipA, $shape->facingA], [$shape->tipB, $shape->facingB]] as [$tip, $facing]) {
+                // Normal of the facing toward the pocket's middle.
+                $nx = $facing[1];
+                $ny = -$facing[0];
+                $mid = $shape->mouthMiddle();
+                if (($mid->x - $tip->x) * $nx + ($mid->y - $tip->y) * $ny < 0) {
+                    $nx = -$nx;
+                    $ny = -$ny;
+                }
+                array_push($row, $tip->x, $tip->y, $facing[0], $facing[1], $nx, $ny);
+            }
+            array_push($row, $shape->dropCentre->x, $shape->dropCentre->y, $shape->dropRadius, $shape->facingLength);
+            $this->jaws[$index] = $row;
+        }
+    }
+
+    /**
+     * Runs until every ball lies still.
+     *
+     * @param bool $record      keep the log and the path pieces
+     * @param bool $stopAtHit   stop right after the cue ball's first contact with a ball has been resolved
+     * @param int  $mostRails   give up after so many contacts with rails and jaws
+     * @param (\Closure(float, array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>): void)|null $watch
+     *                          called after every event with the time and, by slot, vx, vy, ωx, ωy, ωz as of each
+     *                          ball's own latest event: how the tests watch energy
+     */
+    public function run(
+        KernelState $s,
+        bool $record = false,
+        bool $stopAtHit = false,
+        int $mostRails = PHP_INT_MAX,
+        ?\Closure $watch = null,
+    ): void {
+        $x = $s->x;
+        $y = $s->y;
+        $vx = $s->vx;
+        $vy = $s->vy;
+        $wx = $s->wx;
+        $wy = $s->wy;
+        $wz = $s->wz;
+        $pocket = $s->pocket;
+        $n = \count($x);
+        $radius = $this->radius;
+        $diameter = 2.0 * $radius;
+        $diameter2 = $diameter * $diameter;
+        $spinK = 2.5 / $radius;
+        $slideAcc = $this->slideAcc;
+        $rollAcc = $this->rollAcc;
+
+        $ax = $ay = $t0 = array_fill(0, $n, 0.0);
+        $mode = array_fill(0, $n, self::REST);
+        $tOwn = $tPair = array_fill(0, $n, INF);
+        $kind = $what = array_fill(0, $n, 0);
+        $mate = array_fill(0, $n, -1);
+        $fresh = array_fill(0, $n, false);
+        $dirty = [];
+        for ($i = 0; $i < $n; ++$i) {
+            if (KernelState::ON_TABLE !== $pocket[$i]) {
+                $mode[$i] = self::DOWN;
+            } else {
+                $dirty[] = $i;
+            }
+        }
+        $now = 0.0;
+        $events = 0;
+        $rails = 0;
+
+        while (true) {
+            if (null !== $watch) {
+                $watch($now, $vx, $vy, $wx, $wy, $wz);
+            }
+            // 1. How do the changed balls move now, and what do they meet on their own?
+            $settled = false;
+            foreach ($dirty as $i) {
+                $tOwn[$i] = INF;
+                $tPair[$i] = INF;
+                $mate[$i] = -1;
+                if (self::DOWN === $mode[$i]) {
+                    continue;
+                }
+                $ux = $vx[$i] - $radius * $wy[$i];
+                $uy = $vy[$i] + $radius * $wx[$i];
+                $slip = sqrt($ux * $ux + $uy * $uy);
+                if ($slip > self::NO_SLIP) {
+                    $mode[$i] = self::SLIDE;
+                    $ax[$i] = -$slideAcc * $ux / $slip;
+                    $ay[$i] = -$slideAcc * $uy / $slip;
+                    $span = $slip / (3.5 * $slideAcc);
+                } else {
+                    $speed = sqrt($vx[$i] * $vx[$i] + $vy[$i] * $vy[$i]);
+                    if ($speed <= self::STILL) {
+                        $mode[$i] = self::REST;
+                        $vx[$i] = $vy[$i] = $wx[$i] = $wy[$i] = $ax[$i] = $ay[$i] = 0.0;
+                        $settled = true;
+                        continue;
+                    }
+                    $mode[$i] = self::ROLL;
+                    $ax[$i] = -$rollAcc * $vx[$i] / $speed;
+                    $ay[$i] = -$rollAcc * $vy[$i] / $speed;
+                    $span = $speed / $rollAcc;
+                }
+                [$when, $kind[$i], $what[$i]] = $this->ownEvent($x[$i], $y[$i], $vx[$i], $vy[$i], $ax[$i], $ay[$i], $span);
+                $tOwn[$i] = $now + $when;
+            }
+
+            // 2. Whom do they meet? A ball that changed, or whose awaited partner did, looks at all others; any other
+            // moving ball looks only at those that have just come to lie still, since a moving changed ball has
+            // already looked at it.
+            foreach ($dirty as $i) {
+                $fresh[$i] = true;
+            }
+            for ($i = 0; $i < $n; ++$i) {
+                $m = $mode[$i];
+                if (self::REST === $m || self::DOWN === $m) {
+                    continue;
+                }
+                if ($fresh[$i] || ($mate[$i] >= 0 && $fresh[$mate[$i]])) {
+                    $all = true;
+                    $best = INF;
+                    $with = -1;
+                } elseif ($settled) {
+                    $all = false;
+                    $best = $tPair[$i];
+                    $with = $mate[$i];
+                } else {
+                    continue;
+                }
+                $dt = $now - $t0[$i];
+                $vxi = $vx[$i];
+                $vyi = $vy[$i];
+                $axi = $ax[$i];
+                $ayi = $ay[$i];
+                $xi = $x[$i] + ($vxi + 0.5 * $axi * $dt) * $dt;
+                $yi = $y[$i] + ($vyi + 0.5 * $ayi * $dt) * $dt;
+                $vxi += $axi * $dt;
+                $vyi += $ayi * $dt;
+                $straight = self::ROLL === $m;
+                $speed2 = $vxi * $vxi + $vyi * $vyi;
+                $limit = $tOwn[$i] - $now;
+                if ($best - $now < $limit) {
+                    $limit = $best - $now;
+                }
+                for ($j = 0; $j < $n; ++$j) {
+                    $m = $mode[$j];
+                    if (self::REST === $m) {
+                        if (!$all && !$fresh[$j]) {
+                            continue;
+                        }
+                        $px = $xi - $x[$j];
+                        $py = $yi - $y[$j];
+                        $cross = $px * $vyi - $py * $vxi;
+                        if ($straight && $cross * $cross > $diameter2 * $speed2) {
+                            continue; // its line passes by
+                        }
+                        $qx = $vxi;
+                        $qy = $vyi;
+                        $bx = $axi;
+                        $by = $ayi;
+                        $until = $limit;
+                    } elseif (!$all || self::DOWN === $m || $j === $i) {
+                        continue;
+                    } else {
+                        $dt = $now - $t0[$j];
+                        $px = $xi - $x[$j] - ($vx[$j] + 0.5 * $ax[$j] * $dt) * $dt;
+                        $py = $yi - $y[$j] - ($vy[$j] + 0.5 * $ay[$j] * $dt) * $dt;
+                        $qx = $vxi - $vx[$j] - $ax[$j] * $dt;
+                        $qy = $vyi - $vy[$j] - $ay[$j] * $dt;
+                        $bx = $axi - $ax[$j];
+                        $by = $ayi - $ay[$j];
+                        $until = $tOwn[$j] - $now;
+                        if ($until > $limit) {
+                            $until = $limit;
+                        }
+                    }
+                    // Neither velocity nor acceleration brings them nearer.
+                    if ($px * $qx + $py * $qy >= 0.0 && $px * $bx + $py * $by >= 0.0) {
+                        continue;
+                    }
+                    $t = Contact::ofDiscs($px, $py, $qx, $qy, $bx, $by, $diameter, $until);
+                    if ($t <= $until) {
+                        $limit = $t;
+                        $best = $now + $t;
+                        $with = $j;
+                    }
+                }
+                $tPair[$i] = $best;
+                $mate[$i] = $with;
+            }
+            foreach ($dirty as $i) {
+                $fresh[$i] = false;
+            }
+
+            // 3. The earliest event.
+            $next = INF;
+            $first = -1;
+            $pair = false;
+            for ($i = 0; $i < $n; ++$i) {
+                if ($tOwn[$i] < $next) {
+                    $next = $tOwn[$i];
+                    $first = $i;
+                    $pair = false;
+                }
+                if ($tPair[$i] < $next) {
+                    $next = $tPair[$i];
+                    $first = $i;
+                    $pair = true;
+                }
+            }
+            if ($first < 0) {
+                break;
+            }
+            if (++$events > self::MAX_EVENTS) {
+                throw new \LogicException('A shot did not come to an end.');
+            }
+            $now = $next;
+            $dirty = $pair ? [$first, $mate[$first]] : [$first];
+
+            // 4. Bring the balls concerned to that time.
+            foreach ($dirty as $i) {
+                $dt = $now - $t0[$i];
+                if ($dt > 0.0 && (self::ROLL === $mode[$i] || self::SLIDE === $mode[$i])) {
+                    if ($record) {
+                        $s->pieces[] = [$i, $t0[$i], $now, $x[$i], $y[$i], $vx[$i], $vy[$i], $ax[$i], $ay[$i], $mode[$i]];
+                    }
+                    $x[$i] += ($vx[$i] + 0.5 * $ax[$i] * $dt) * $dt;
+                    $y[$i] += ($vy[$i] + 0.5 * $ay[$i] * $dt) * $dt;
+                    $vx[$i] += $ax[$i] * $dt;
+                    $vy[$i] += $ay[$i] * $dt;
+                    if (self::SLIDE === $mode[$i]) {
+                        $wx[$i] += $spinK * $ay[$i] * $dt;
+                        $wy[$i] -= $spinK * $ax[$i] * $dt;
+                    } else {
+                        $wx[$i] = -$vy[$i] / $radius;
+                        $wy[$i] = $vx[$i] / $radius;
+                    }
+                }
+                if ($dt > 0.0 && 0.0 !== $wz[$i]) {
+                    $decay = $this->spinDecay * $dt;
+                    $wz[$i] = $wz[$i] > $decay ? $wz[$i] - $decay : ($wz[$i] < -$decay ? $wz[$i] + $decay : 0.0);
+                }
+                $t0[$i] = $now;
+            }
+
+            // 5. What happens there?
+            $i = $first;
+            if ($pair) {
+                $j = $mate[$i];
+                $nx = $x[$j] - $x[$i];
+                $ny = $y[$j] - $y[$i];
+                $d = sqrt($nx * $nx + $ny * $ny);
+                $nx /= $d;
+                $ny /= $d;
+                $dvx = $vx[$i] - $vx[$j];
+                $dvy = $vy[$i] - $vy[$j];
+                $vn = $dvx * $nx + $dvy * $ny;
+                [$jn, $jt, $jz] = BallCollision::impulses(
+                    $this->ball,
+                    $vn > 0.0 ? $vn : 0.0,
+                    $dvy * $nx - $dvx * $ny + $radius * ($wz[$i] + $wz[$j]),
+                    $radius * (($wx[$i] + $wx[$j]) * $ny - ($wy[$i] + $wy[$j]) * $nx),
+                );
+                $px = -$jn * $nx - $jt * $ny;
+                $py = -$jn * $ny + $jt * $nx;
+                $vx[$i] += $px;
+                $vy[$i] += $py;
+                $vx[$j] -= $px;
+                $vy[$j] -= $py;
+                // The same turn for both: the arm and the impulse both change sign.
+                $px = $spinK * $jz * $ny;
+                $py = -$spinK * $jz * $nx;
+                $jt *= $spinK;
+                $wx[$i] += $px;
+                $wy[$i] += $py;
+                $wz[$i] += $jt;
+                $wx[$j] += $px;
+                $wy[$j] += $py;
+                $wz[$j] += $jt;
+                if ($record) {
+                    $s->log[] = [$now, self::EV_BALLS, $i, $j, $x[$i], $y[$i]];
+                }
+                if ($s->firstHit < 0 && (0 === $i || 0 === $j)) {
+                    $s->firstHit = 0 === $i ? $j : $i;
+                    if ($stopAtHit) {
+                        break;
+                    }
+                }
+                continue;
+            }
+            switch ($kind[$i]) {
+                case self::EV_LOOK:
+                    break;
+                case self::EV_MOTION:
+                    if (self::SLIDE === $mode[$i] && $vx[$i] * $vx[$i] + $vy[$i] * $vy[$i] > self::STILL * self::STILL) {
+                        $wx[$i] = -$vy[$i] / $radius;
+                        $wy[$i] = $vx[$i] / $radius;
+                    } else {
+                        $mode[$i] = self::REST;
+                        $vx[$i] = $vy[$i] = $wx[$i] = $wy[$i] = 0.0;
+                    }
+                    if ($record) {
+                        $s->log[] = [$now, self::EV_MOTION, $i, $mode[$i], $x[$i], $y[$i]];
+                    }
+                    break;
+                case self::EV_DROP:
+                    $mode[$i] = self::DOWN;
+                    $pocket[$i] = $what[$i];
+                    $vx[$i] = $vy[$i] = $wx[$i] = $wy[$i] = $wz[$i] = 0.0;
+                    if ($s->firstHit >= 0) {
+                        $s->railAfterHit = true;
+                    }
+                    if ($record) {
+                        $s->log[] = [$now, self::EV_DROP, $i, $what[$i], $x[$i], $y[$i]];
+                    }
+                    break;
+                default:
+                    if (++$rails > $mostRails) {
+                        break 2;
+                    }
+                    [$nx, $ny] = $this->normal($kind[$i], $what[$i], $x[$i], $y[$i]);
+                    $cushion = $this->geometry->table->cushion;
+                    $soft = self::EV_CUSHION !== $kind[$i];
+                    // x' along the cushion and y' into it, (x', y', z) turned from (x, y, z).
+                    [$vt, $vn, $wt, $wn, $wv] = CushionImpact::rebound(
+                        $vx[$i] * $ny - $vy[$i] * $nx,
+                        $vx[$i] * $nx + $vy[$i] * $ny,
+                        $radius * ($wx[$i] * $ny - $wy[$i] * $nx),
+                        $radius * ($wx[$i] * $nx + $wy[$i] * $ny),
+                        $radius * $wz[$i],
+                        $soft ? $cushion->facingRestitution : $cushion->restitution,
+                        $soft ? $cushion->facingFriction : $cushion->friction,
+                        $cushion->clothFriction,
+                        $cushion->contactSine(),
+                        $cushion->contactCosine(),
+                    );
+                    $vx[$i] = $vt * $ny + $vn * $nx;
+                    $vy[$i] = $vn * $ny - $vt * $nx;
+                    $wx[$i] = ($wt * $ny + $wn * $nx) / $radius;
+                    $wy[$i] = ($wn * $ny - $wt * $nx) / $radius;
+                    $wz[$i] = $wv / $radius;
+                    if ($s->firstHit >= 0) {
+                        $s->railAfterHit = true;
+                    }
+                    if ($record) {
+                        $s->log[] = [$now, $kind[$i], $i, $what[$i], $x[$i], $y[$i]];
+                    }
+            }
+        }
+
+        $s->x = $x;
+        $s->y = $y;
+        $s->vx = $vx;
+        $s->vy = $vy;
+        $s->wx = $wx;
+        $s->wy = $wy;
+        $s->wz = $wz;
+        $s->pocket = $pocket;
+        $s->time = $now;
+        $s->events = $events;
+    }
+
+    /**
+     * The next event that concerns one moving ball alone.
+     *
+     * @param float $span s until its present motion ends
+     *
+     * @return array{float, int, int} [s from now, kind, wall or pocket-and-side number]
+     */
+    private function ownEvent(float $x, float $y, float $vx, float $vy, float $ax, float $ay, float $span): array
+    {
+        $reach = $this->reach;
+        $g0 = $x - $reach;
+        $g1 = $this->length - $reach - $x;
+        $g2 = $y - $reach;
+        $g3 = $this->width - $reach - $y;
+        if ($g0 < self::OUTSIDE || $g1 < self::OUTSIDE || $g2 < self::OUTSIDE || $g3 < self::OUTSIDE) {
+            return $this->mouthEvent($this->pocketNear($x, $y), 0.0, $x, $y, $vx, $vy, $ax, $ay, $span);
+        }
+        // A rail is asked about only if velocity or acceleration leads toward it.
+        $when = INF;
+        $wall = 0;
+        if ($vx < 0.0 || $ax < 0.0) {
+            $when = Contact::ofGap($g0, $vx, $ax);
+        }
+        if ($vx > 0.0 || $ax > 0.0) {
+            $t = Contact::ofGap($g1, -$vx, -$ax);
+            if ($t < $when) {
+                $when = $t;
+                $wall = 1;
+            }
+        }
+        if ($vy < 0.0 || $ay < 0.0) {
+            $t = Contact::ofGap($g2, $vy, $ay);
+            if ($t < $when) {
+                $when = $t;
+                $wall = 2;
+            }
+        }
+        if ($vy > 0.0 || $ay > 0.0) {
+            $t = Contact::ofGap($g3, -$vy, -$ay);
+            if ($t < $when) {
+                $when = $t;
+                $wall = 3;
+            }
+        }
+        if ($when > $span) {
+            return [$span, self::EV_MOTION, 0];
+        }
+        $cut = $this->geometry->cornerCut;
+        $px = $x + ($vx + 0.5 * $ax * $when) * $when;
+        $py = $y + ($vy + 0.5 * $ay * $when) * $when;
+        if ($wall < 2) {
+            $onRail = $py >= $cut && $py <= $this->width - $cut;
+        } else {
+            $onRail = $px >= $cut && $px <= $this->length - $cut
+                && abs($px - 0.5 * $this->length) >= $this->geometry->sideHalf;
+        }
+        if ($onRail) {
+            return [$when, self::EV_CUSHION, $wall];
+        }
+
+        return $this->mouthEvent($this->pocketNear($px, $py), $when, $x, $y, $vx, $vy, $ax, $ay, $span);
+    }
+
+    /**
+     * The next event of a ball in a pocket's mouth: tips, facings, the drop, or leaving the mouth again.
+     *
+     * @param float $from s from now at which it is in the mouth
+     *
+     * @return array{float, int, int}
+     */
+    private function mouthEvent(
+        int $pocket,
+        float $from,
+        float $x,
+        float $y,
+        float $vx,
+        float $vy,
+        float $ax,
+        float $ay,
+        float $span,
+    ): array {
+        $px = $x + ($vx + 0.5 * $ax * $from) * $from;
+        $py = $y + ($vy + 0.5 * $ay * $from) * $from;
+        $qx = $vx + $ax * $from;
+        $qy = $vy + $ay * $from;
+        $reach = $this->reach;
+        $best = $span - $from;
+        $kind = self::EV_MOTION;
+        $what = 0;
+        $jaw = $this->jaws[$pocket];
+        for ($side = 0; $side < 2; ++$side) {
+            $o = 6 * $side;
+            $rx = $px - $jaw[$o];
+            $ry = $py - $jaw[$o + 1];
+            $t = Contact::ofDiscs($rx, $ry, $qx, $qy, $ax, $ay, $reach, $best);
+            if ($t < $best) {
+                $best = $t;
+                $kind = self::EV_TIP;
+                $what = 2 * $pocket + $side;
+            }
+            $nx = $jaw[$o + 4];
+            $ny = $jaw[$o + 5];
+            $t = Contact::ofGap($rx * $nx + $ry * $ny - $reach, $qx * $nx + $qy * $ny, $ax * $nx + $ay * $ny);
+            if ($t < $best) {
+                // Only where the rubber is: from the tip inward.
+                $along = ($rx + ($qx + 0.5 * $ax * $t) * $t) * $jaw[$o + 2] + ($ry + ($qy + 0.5 * $ay * $t) * $t) * $jaw[$o + 3];
+                if ($along >= 0.0 && $along <= $jaw[15]) {
+                    $best = $t;
+                    $kind = self::EV_FACING;
+                    $what = 2 * $pocket + $side;
+                }
+            }
+        }
+        $t = Contact::ofDiscs($px - $jaw[12], $py - $jaw[13], $qx, $qy, $ax, $ay, $jaw[14], $best);
+        if ($t < $best) {
+            return [$from + $t, self::EV_DROP, $pocket];
+        }
+        // Once it is back on the bed its rails must be asked about again, before any jaw that lies further on.
+        $back = $this->backOnBed($px, $py, $qx, $qy, $ax, $ay);
+        if ($back < $best) {
+            return [$from + $back, self::EV_LOOK, 0];
+        }
+
+        return [$from + $best, $kind, $what];
+    }
+
+    /** Time until the centre is inside the inner rectangle again, s, or INF. */
+    private function backOnBed(float $x, float $y, float $vx, float $vy, float $ax, float $ay): float
+    {
+        $reach = $this->reach;
+        $back = 0.0;
+        foreach ([
+            [$x - $reach, $vx, $ax],
+            [$this->length - $reach - $x, -$vx, -$ax],
+            [$y - $reach, $vy, $ay],
+            [$this->width - $reach - $y, -$vy, -$ay],
+        ] as [$gap, $v, $a]) {
+            if ($gap > 1e-9) {
+                continue;
+            }
+            // The depth −gap closes as a gap does.
+            $t = Contact::ofGap(max(-$gap, 0.0) + 1e-9, -$v, -$a);
+            if ($t > $back) {
+                $back = $t;
+            }
+        }
+
+        return $back > 0.0 ? $back : INF;
+    }
+
+    /** The pocket whose mouth is nearest to a place. */
+    private function pocketNear(float $x, float $y): int
+    {
+        $side = $y < 0.5 * $this->width ? 0 : 1;
+        $third = $x < 0.25 * $this->length ? 0 : ($x < 0.75 * $this->length ? 2 : 4);
+
+        return $third + $side;
+    }
+
+    /**
+     * Direction from the ball's centre into what it meets.
+     *
+     * @return array{float, float}
+     */
+    private function normal(int $kind, int $what, float $x, float $y): array
+    {
+        if (self::EV_CUSHION === $kind) {
+            return match ($what) {
+                0 => [-1.0, 0.0],
+                1 => [1.0, 0.0],
+                2 => [0.0, -1.0],
+                default => [0.0, 1.0],
+            };
+        }
+        $jaw = $this->jaws[$what >> 1];
+        $o = 6 * ($what & 1);
+        if (self::EV_FACING === $kind) {
+            return [-$jaw[$o + 4], -$jaw[$o + 5]];
+        }
+        $nx = $jaw[$o] - $x;
+        $ny = $jaw[$o + 1] - $y;
+        $d = sqrt($nx * $nx + $ny * $ny);
+
+        return [$nx / $d, $ny / $d];
+    }
+}

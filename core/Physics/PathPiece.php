@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Physics;
+
+use ZigLane\Core\Geometry\Point;
+
+/**
+ * A stretch of a ball's path under one acceleration: a parabola while it slides, a straight line once it rolls.
+ */
+final readonly class PathPiece
+{
+    /**
+     * @param float $from    s after the stroke
+     * @param float $to      s after the stroke
+     * @param Point $start   m
+     * @param float $vx      m/s at the start
+     * @param float $vy      m/s at the start
+     * @param float $ax      m/s²
+     * @param float $ay      m/s²
+     * @param bool  $rolling rolling without slipping
+     */
+    public function __construct(
+        public float $from,
+        public float $to,
+        public Point $start,
+        public float $vx,
+        public float $vy,
+        public float $ax,
+        public float $ay,
+        public bool $rolling,
+    ) {}
+
+    /** Place at a time within the piece (s after the stroke). */
+    public function at(float $time): Point
+    {
+        $t = $time - $this->from;
+
+        return new Point(
+            $this->start->x + ($this->vx + 0.5 * $this->ax * $t) * $t,
+            $this->start->y + ($this->vy + 0.5 * $this->ay * $t) * $t,
+        );
+    }
+
+    public function end(): Point
+    {
+        return $this->at($this->to);
+    }
+
+    /** Middle control point of the quadratic Bézier curve that is exactly this piece. */
+    public function control(): Point
+    {
+        $half = ($this->to - $this->from) / 2;
+
+        return new Point($this->start->x + $this->vx * $half, $this->start->y + $this->vy * $half);
+    }
+
+    /** m along the piece (Simpson's rule on the speed; exact on straight lines that do not turn back). */
+    public function length(): float
+    {
+        $t = $this->to - $this->from;
+        $speed = fn(float $s): float => hypot($this->vx + $this->ax * $s, $this->vy + $this->ay * $s);
+
+        return $t / 6 * ($speed(0.0) + 4 * $speed($t / 2) + $speed($t));
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Physics;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+
+/**
+ * What a shot did.
+ */
+final readonly class ShotResult
+{
+    /**
+     * @param list<Event>                 $events   in order of time
+     * @param array<int, list<PathPiece>> $paths    by ball number, for every ball that moved
+     * @param array<int, Pocket>          $pocketed by ball number, in the order they fell
+     * @param int|null                    $firstHit the ball that the cue ball touched first
+     * @param bool                        $railAfterHit whether a ball met a rail or fell after that contact
+     * @param float                       $duration s until everything lay still
+     */
+    public function __construct(
+        public array $events,
+        public array $paths,
+        public Layout $final,
+        public array $pocketed,
+        public ?int $firstHit,
+        public bool $railAfterHit,
+        public float $duration,
+    ) {}
+
+    public function scratched(): bool
+    {
+        return isset($this->pocketed[BallId::CUE]);
+    }
+
+    /**
+     * @return list<Event> those of one type that concern a ball
+     */
+    public function eventsOf(int $ball, EventType ...$types): array
+    {
+        return array_values(array_filter(
+            $this->events,
+            static fn(Event $e): bool => $e->concerns($ball) && ([] === $types || \in_array($e->type, $types, true)),
+        ));
+    }
+}

@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Potting\NoPot;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Potting\ShotSampler;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Racking;
+use ZigLane\Core\Rack\RackUp;
+use ZigLane\Core\Reading\Openings;
+use ZigLane\Core\Routes\TakeOver;
+
+/**
+ * Finds the break shot of straight pool: strokes are played with errors on the whole rack; what counts is the pot, and how many
+ * balls it spreads.
+ */
+final class BreakShotSearch
+{
+    /** Tips, [side, height] in radii, and cue speeds, m/s, that are tried. */
+    private const TIPS = [[0.0, 0.0], [0.0, 0.25], [0.0, -0.25], [0.25, 0.1], [-0.25, 0.1]];
+    private const SPEEDS = [2.4, 3.2, 4.0, 4.8];
+
+    /** A ball has left the rack when it lies this far from where it was, m. */
+    private const LEFT = 0.08;
+
+    /** So many balls are a good spread (our own choice). */
+    private const GOOD = 8;
+
+    private const LOOKED = 5;
+    private const TRIES = 32;
+
+    /** Tries after which the table is read for what goes on from there. */
+    private const READ = 12;
+
+    /** Pots compared there, and the thinnest hit (cosine of the cut) that counts. */
+    private const COMPARED = 4;
+    private const THINNEST = 0.35;
+
+    private function __construct() {}
+
+    /**
+     * The best from a table with one ball left, or with the rack standing again; null when nothing spreads it, or the ball or the
+     * cue ball lies where it stands.
+     */
+    public static function best(Rack $rack): ?BreakShot
+    {
+        $simulator = $rack->simulator();
+        $ball = self::ball($rack);
+        if (null === $ball || Racking::inside($simulator, $rack->layout->ball($ball)) || Racking::inside($simulator, $rack->layout->ball(BallId::CUE))) {
+            return null;
+        }
+        $layout = [$ball] === $rack->layout->objectBalls() ? self::racked($rack, $ball) : $rack->layout;
+        $cue = $layout->ball(BallId::CUE);
+        $found = [];
+        foreach (\array_slice(Openings::goingOf($simulator, $layout, $ball), 0, 3) as $opening) {
+            $pot = new PotChance($simulator, $layout, $ball, $opening->pocket, $rack->player);
+            $trial = new ShotSampler($simulator, $layout, $ball, $opening->pocket);
+            foreach (self::TIPS as [$a, $b]) {
+                foreach (self::SPEEDS as $speed) {
+                    $line = $pot->line($cue->x, $cue->y, $speed, $a, $b);
+                    $state = $line instanceof NoPot ? null : $trial->run($line[0], $speed, $a, $b, $line[1]);
+                    if (!$line instanceof NoPot && null !== $state && $trial->pots($state) && !$trial->scratches($state)) {
+                        $found[] = [self::spread($layout, $trial, $state), $opening->pocket, new Shot($line[0], $speed, new Tip($a, $b), $line[1]), $pot, $trial];
+                    }
+                }
+            }
+        }
+        usort($found, static fn(array $p, array $q): int => $q[0] <=> $p[0]);
+        $best = null;
+        $most = 0.0;
+        foreach (\array_slice($found, 0, self::LOOKED) as [$nominal, $pocket, $shot, $pot, $trial]) {
+            [$drops, $spread, $scratch] = $nominal < 2 ? [0.0, 0.0, 0.0] : self::judged($layout, $shot, $pot, $trial);
+            $worth = $drops * min(1.0, $spread / self::GOOD);
+            if ($worth > $most) {
+                $most = $worth;
+                $best = [$pocket, $shot, $drops, $spread, $scratch];
+            }
+        }
+        if (null === $best) {
+            return null;
+        }
+        [$pocket, $shot, $drops, $spread, $scratch] = $best;
+        $stands = $rack->withLayout($layout)->withBallInHand(false);
+        $stands = $stands->withLegs([TakeOver::spec($stands, $ball, $pocket, $shot)]);
+
+        return new BreakShot($stands, $ball, $pocket, $drops, $spread, $scratch, self::onward(new BreakShot($stands, $ball, $pocket, $drops, $spread, $scratch, 0.0)));
+    }
+
+    /** Whether the rack stands on a table of straight pool, with the break ball beside it. */
+    public static function stands(Rack $rack): bool
+    {
+        return \count($rack->layout->objectBalls()) > 1 && null !== self::ball($rack);
+    }
+
+    /** The break ball: the only one, or the only one outside a rack of fourteen. */
+    private static function ball(Rack $rack): ?int
+    {
+        $balls = $rack->layout->objectBalls();
+        if (GameName::StraightPool !== $rack->game || !$rack->layout->has(BallId::CUE)) {
+            return null;
+        }
+        if (1 === \count($balls)) {
+            return $balls[0];
+        }
+        $outside = \count($balls) === \count($rack->rules()->rack())
+            ? array_values(array_filter($balls, static fn(int $ball): bool => !Racking::placed($rack->simulator(), $rack->layout->ball($ball))))
+            : [];
+
+        return 1 === \count($outside) ? $outside[0] : null;
+    }
+
+    /** The break ball where it lies, and the other fourteen racked without the ball at the apex. */
+    private static function racked(Rack $rack, int $ball): Layout
+    {
+        $full = RackUp::layout($rack->simulator(), $rack->game, new Generator($ball));
+        $apex = RackUp::apex($full);
+        // The apex's number goes where the break ball's would have been.
+        $places = $full->balls;
+        $places[$apex] = $places[$ball];
+
+        return new Layout([BallId::CUE => $rack->layout->ball(BallId::CUE), $ball => $rack->layout->ball($ball)] + $places);
+    }
+
+    /**
+     * @return array{float, float, float} shares of tries in which the ball drops, balls that then leave the rack, share of scratches
+     */
+    private static function judged(Layout $racked, Shot $shot, PotChance $chance, ShotSampler $trial): array
+    {
+        $cue = $racked->ball(BallId::CUE);
+        $error = $chance->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
+        $pot = $spread = $scratch = 0;
+        foreach (ErrorSamples::of(self::TRIES) as $sample) {
+            $state = $trial->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            if (null === $state) {
+                continue;
+            }
+            if ($trial->scratches($state)) {
+                ++$scratch;
+            } elseif ($trial->pots($state)) {
+                ++$pot;
+                $spread += self::spread($racked, $trial, $state);
+            }
+        }
+
+        return [$pot / self::TRIES, $spread / max(1, $pot), $scratch / self::TRIES];
+    }
+
+    private static function spread(Layout $racked, ShotSampler $trial, KernelState $state): int
+    {
+        $far = 0;
+        $moved = $trial->moved($state);
+        foreach ([] === $moved ? [] : $trial->places($state, $moved) as $ball => $place) {
+            $from = $racked->ball($ball);
+            $far += null === $place || hypot($place[0] - $from->x, $place[1] - $from->y) > self::LEFT ? 1 : 0;
+        }
+
+        return $far;
+    }
+
+    /** The best pot's chance after tries that drop the ball, on average. */
+    private static function onward(BreakShot $shot): float
+    {
+        $sum = 0.0;
+        $racks = array_filter(iterator_to_array($shot->tries(1, self::READ)));
+        foreach ($racks as $layout) {
+            $sum += self::easiest($shot->rack->withLayout($layout));
+        }
+
+        return $sum / max(1, \count($racks));
+    }
+
+    /** The chance of the likeliest pot, of those that look easiest: short ways and full hits. */
+    private static function easiest(Rack $rack): float
+    {
+        $simulator = $rack->simulator();
+        $cue = $rack->layout->ball(BallId::CUE);
+        $easy = [];
+        foreach ($rack->layout->objectBalls() as $ball) {
+            $at = $rack->layout->ball($ball);
+            foreach ($simulator->geometry->pockets as $shape) {
+                $mouth = $shape->mouthMiddle();
+                $full = cos($cue->angleTo($at) - $at->angleTo($mouth));
+                if ($full > self::THINNEST) {
+                    $easy[] = [$full / ($cue->distanceTo($at) * $at->distanceTo($mouth)), $ball, $shape->pocket];
+                }
+            }
+        }
+        usort($easy, static fn(array $p, array $q): int => $q[0] <=> $p[0]);
+        $best = 0.0;
+        $going = 0;
+        foreach ($easy as [, $ball, $pocket]) {
+            $chance = (new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player))->fromPlace($cue->x, $cue->y)->chance;
+            $best = max($best, $chance);
+            $going += $chance > 0.0 ? 1 : 0;
+            if ($going >= self::COMPARED) {
+                break;
+            }
+        }
+
+        return $best;
+    }
+}

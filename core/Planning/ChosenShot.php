@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Routes\Route;
+
+/**
+ * The shot a planner plays from a table as it lies.
+ */
+final readonly class ChosenShot
+{
+    /** Ways that come as near as this share are worth taking when the best one leads nowhere. */
+    private const NEAR = 0.6;
+    private const MOST = 3;
+
+    /**
+     * @param Route       $route     its worth is the chance to run out from here
+     * @param StateValues      $worths    that it was chosen by
+     * @param int         $set       balls on the table
+     * @param list<Route> $others    other ways, the best first: same ball or not
+     */
+    public function __construct(public Route $route, public StateValues $worths, public int $set, public array $others) {}
+
+    /**
+     * The same with other ways to play it.
+     *
+     * @return non-empty-list<self> this one first
+     */
+    public function ways(): array
+    {
+        $ways = [];
+        foreach ($this->others as $route) {
+            if ($route->worth >= self::NEAR * $this->route->worth && \count($ways) < self::MOST) {
+                $ways[] = new self($route, $this->worths, $this->set, $this->others);
+            }
+        }
+
+        return [$this, ...$ways];
+    }
+
+    /** Chance to run out from here. */
+    public function runOut(): float
+    {
+        return $this->route->worth;
+    }
+
+    /** The balls left after the shot. */
+    public function left(): int
+    {
+        return $this->set & ~(1 << $this->route->ball);
+    }
+}

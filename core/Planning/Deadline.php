@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+/**
+ * How long a plan may be searched. The only clock of the core: a counted one gives the same plan anywhere.
+ */
+interface Deadline
+{
+    /** Called when a shot has been searched: whether the next one may be begun. */
+    public function allowsAnother(): bool;
+
+    /** Called when there is a better line: whether it is worth showing already. */
+    public function isTimeToShow(): bool;
+}

@@ -1,0 +1,225 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning\Files;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Games\Group;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Planning\BreakShot;
+use ZigLane\Core\Planning\Plan;
+use ZigLane\Core\Planning\PlannedShot;
+use ZigLane\Core\Rack\Files\Fields;
+use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * A plan as JSON: positions in diamonds, chances 0–1.
+ */
+final class PlanFile
+{
+    /** Places of a number that the line must be played again from. */
+    private const EXACT = 7;
+
+    private function __construct() {}
+
+    /**
+     * @return array<string, mixed> ready for json_encode
+     */
+    public static function describe(Plan $plan): array
+    {
+        $size = $plan->rack->table->size;
+        $shots = [];
+        foreach ($plan->shots as $n => $shot) {
+            $shots[] = [
+                'ball' => BallId::name($shot->ball),
+                'pocket' => $shot->pocket->value,
+                'shot' => RackFile::writeShot($shot->spec),
+                'pot' => round($shot->pot, 4),
+                'position' => round($shot->position, 4),
+                'runOut' => round($shot->runOut, 4),
+                'zone' => self::ring($shot->zone, $shot->rest, $size),
+                'heart' => self::ring($shot->heart, $shot->rest, $size),
+                'rest' => self::diamonds($shot->rest, $size),
+                'route' => $shot->words,
+                'why' => [...$shot->why, ...$shot->ideas],
+            ] + ($n + 1 === $plan->hinge ? ['hinge' => true] : []) + ($shot->settled ? [] : ['rough' => true]);
+        }
+        $cue = $plan->rack->layout->has(BallId::CUE) ? self::diamonds($plan->rack->layout->ball(BallId::CUE), $size, self::EXACT) : null;
+
+        return [
+            'runOut' => round($plan->runOut, 4),
+            'cue' => $cue,
+            'group' => $plan->rack->group?->value,
+            'shots' => $shots,
+            'says' => $plan->says,
+            'stoppedBecause' => $plan->stopped,
+        ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)]);
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private static function describeBreak(BreakShot $break): array
+    {
+        $size = $break->rack->table->size;
+        $balls = [];
+        foreach ($break->rack->layout->balls as $ball => $place) {
+            $balls[BallId::name($ball)] = self::diamonds($place, $size, self::EXACT);
+        }
+
+        return [
+            'ball' => BallId::name($break->ball),
+            'pocket' => $break->pocket->value,
+            'shot' => RackFile::writeShot($break->rack->legs[0]),
+            'pot' => round($break->pot, 4),
+            'spread' => round($break->spread, 2),
+            'scratch' => round($break->scratch, 4),
+            'next' => round($break->next, 4),
+            'balls' => $balls,
+        ];
+    }
+
+    /** @throws InvalidInput */
+    private static function readBreak(\stdClass $row, Rack $rack): BreakShot
+    {
+        $balls = [];
+        foreach ((array) ($row->balls ?? []) as $name => $at) {
+            $balls[BallId::fromName((string) $name) ?? throw new InvalidInput('plan.break.balls', "names no ball: $name")] = self::point($at, $rack->table->size, "plan.break.balls.$name");
+        }
+        [$text, $share] = self::readers($row, 'plan.break');
+        $stands = $rack->withLayout(new Layout($balls))->withBallInHand(false)->withLegs([RackFile::readShot($row->shot ?? null, 'plan.break.shot')]);
+
+        return new BreakShot(
+            $stands,
+            BallId::fromName($text('ball')) ?? throw new InvalidInput('plan.break.ball', 'is no ball'),
+            Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput('plan.break.pocket', 'is no pocket'),
+            $share('pot'),
+            $share('spread'),
+            $share('scratch'),
+            $share('next'),
+        );
+    }
+
+    /**
+     * @return array{\Closure(string): string, \Closure(string): float} texts and numbers of a row
+     */
+    private static function readers(\stdClass $row, string $path): array
+    {
+        return [
+            static fn(string $key): string => \is_string($row->{$key} ?? null) ? $row->{$key} : throw new InvalidInput("$path.$key", 'is no text'),
+            static fn(string $key): float => self::number($row->{$key} ?? null, "$path.$key"),
+        ];
+    }
+
+    private static function number(mixed $value, string $path): float
+    {
+        return (\is_int($value) || \is_float($value)) && is_finite((float) $value) ? (float) $value : throw new InvalidInput($path, 'is no number');
+    }
+
+    /**
+     * A plan described by describe(), again.
+     *
+     * @param \stdClass $data decoded JSON
+     * @param Rack      $rack that it was made for
+     *
+     * @throws InvalidInput when it is none
+     */
+    public static function read(\stdClass $data, Rack $rack): Plan
+    {
+        $fields = new Fields($data, 'plan');
+        $size = $rack->table->size;
+        if (\is_array($data->cue ?? null)) {
+            $rack = $rack->withBall(BallId::CUE, self::point($data->cue, $size, 'plan.cue'));
+        }
+        $group = \is_string($data->group ?? null) ? Group::tryFrom($data->group) : null;
+        $rack = null === $group ? $rack : $rack->withGroup($group);
+        $shots = [];
+        $hinge = null;
+        foreach (\is_array($fields->raw('shots')) ? array_values($fields->raw('shots')) : [] as $n => $row) {
+            $path = "plan.shots[$n]";
+            if (!$row instanceof \stdClass) {
+                throw new InvalidInput($path, 'is no shot');
+            }
+            [$text, $share] = self::readers($row, $path);
+            $region = static fn(string $key): Region => new Region([array_map(
+                static fn(mixed $at): Point => self::point($at, $size, "$path.$key"),
+                \is_array($row->{$key} ?? null) ? array_values($row->{$key}) : [],
+            )]);
+            $shots[] = new PlannedShot(
+                BallId::fromName($text('ball')) ?? throw new InvalidInput("$path.ball", 'is no ball'),
+                Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput("$path.pocket", 'is no pocket'),
+                RackFile::readShot($row->shot ?? null, "$path.shot"),
+                $rack->layout,
+                $share('pot'),
+                $share('position'),
+                $share('runOut'),
+                $region('zone'),
+                $region('heart'),
+                self::point($row->rest ?? null, $size, "$path.rest"),
+                $text('route'),
+                array_values(array_filter(\is_array($row->why ?? null) ? $row->why : [], is_string(...))),
+                [],
+                true !== ($row->rough ?? null),
+            );
+            $hinge = true === ($row->hinge ?? null) ? $n + 1 : $hinge;
+        }
+
+        return new Plan(
+            $rack,
+            $shots,
+            self::number($data->runOut ?? null, 'plan.runOut'),
+            \is_string($data->stoppedBecause ?? null) ? $data->stoppedBecause : null,
+            array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
+            $hinge,
+            true,
+            ($data->break ?? null) instanceof \stdClass ? self::readBreak($data->break, $rack) : null,
+        );
+    }
+
+    /**
+     * The ring that the cue ball comes to lie in, or else the largest.
+     *
+     * @return list<array{float, float}> diamonds
+     */
+    private static function ring(Region $region, Point $rest, TableSize $size): array
+    {
+        $chosen = [];
+        $largest = 0.0;
+        foreach ($region->rings as $ring) {
+            $one = new Region([$ring]);
+            $area = $one->contains($rest->x, $rest->y) ? INF : $one->area();
+            if ($area > $largest) {
+                $largest = $area;
+                $chosen = array_map(static fn(Point $p): array => self::diamonds($p, $size), $ring);
+            }
+        }
+
+        return $chosen;
+    }
+
+    private static function point(mixed $at, TableSize $size, string $path): Point
+    {
+        if (!\is_array($at)) {
+            throw new InvalidInput($path, 'is no place');
+        }
+
+        return $size->pointAt(self::number($at[0] ?? null, $path . '[0]'), self::number($at[1] ?? null, $path . '[1]'));
+    }
+
+    /**
+     * @return array{float, float}
+     */
+    private static function diamonds(Point $p, TableSize $size, int $places = 3): array
+    {
+        [$x, $y] = $size->diamondsOf($p);
+
+        return [round($x, $places), round($y, $places)];
+    }
+}

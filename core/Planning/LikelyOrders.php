@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\KeyBalls;
+use ZigLane\Core\Reading\Openings;
+use ZigLane\Core\Reading\Order;
+
+/**
+ * Likely orders for a table with too many balls to go through them all: of the balls that go, those first that let others go,
+ * that are near, or that are hard; in straight pool the key ball and the break ball last. Drawn again and again with other
+ * weights, and the balls beside each other in an order exchanged.
+ */
+final class LikelyOrders
+{
+    /** Share of the table from which a ball must go to be taken (chances summed over places). */
+    private const GOES = 0.004;
+
+    private function __construct() {}
+
+    /**
+     * @param list<list<int>> $last balls to keep for the end, the last first, as last() finds them
+     *
+     * @return list<list<int>> balls, the first to be potted first
+     */
+    public static function likely(Rack $rack, StateValues $worths, int $count, array $last): array
+    {
+        $layout = $rack->layout;
+        $own = Order::own($rack->rules(), $layout);
+        $random = new Generator(array_sum($own) + \count($own));
+        $orders = [];
+        for ($n = 0; $n < $count; ++$n) {
+            $weights = [$random->between(-0.3, 1.2), $random->between(0.2, 1.0), $random->between(0.1, 1.0)];
+            $keep = [] === $last ? [] : $last[$n % \count($last)];
+            $set = StateValues::set($layout);
+            $left = array_combine($own, $own);
+            $order = [];
+            $at = $layout->balls[BallId::CUE] ?? $layout->ball($own[0]);
+            while ([] !== $left) {
+                $stuck = array_filter($left, static fn(int $b): bool => !$worths->pots->goes($set, $b));
+                $best = 0;
+                $most = -INF;
+                foreach ($left as $ball) {
+                    $room = $worths->pots->room($set, $ball);
+                    $frees = \count(array_filter($stuck, static fn(int $s): bool => $s !== $ball && $worths->pots->goes($set & ~(1 << $ball), $s)));
+                    $like = $weights[0] / (1 + 30 * $room) + $weights[1] * $frees - $weights[2] * $at->distanceTo($layout->ball($ball)) + $random->between(0.0, 0.4);
+                    $like -= $room < self::GOES ? 50.0 : 0.0;
+                    $like -= \in_array($ball, $keep, true) ? 100.0 * (1 + (int) array_search($ball, $keep, true)) : 0.0;
+                    $like -= GameName::EightBall === $rack->game && 8 === $ball ? 300.0 : 0.0;
+                    if ($like > $most) {
+                        $most = $like;
+                        $best = $ball;
+                    }
+                }
+                $order[] = $best;
+                $at = $layout->ball($best);
+                $set &= ~(1 << $best);
+                unset($left[$best]);
+            }
+            $orders[] = $order;
+            // Neighbours exchanged: ways from one order into another.
+            for ($i = 0; $i < \count($order) - 1; ++$i) {
+                $orders[] = [...\array_slice($order, 0, $i), $order[$i + 1], $order[$i], ...\array_slice($order, $i + 2)];
+            }
+        }
+
+        return $orders;
+    }
+
+    /**
+     * Balls to keep for the end of a rack of straight pool: key ball, break ball.
+     *
+     * @return list<list<int>>
+     */
+    public static function last(Simulator $simulator, Rack $rack): array
+    {
+        if (GameName::StraightPool !== $rack->game) {
+            return [];
+        }
+        $keep = [];
+        foreach ((new KeyBalls($simulator, $rack->layout, Openings::of($simulator, $rack->layout), $rack->player))->of($rack->rules()) as $key) {
+            $keep[] = array_values(array_unique([$key->ball, $key->for]));
+        }
+
+        return $keep;
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * A run-out from the first shot to the last, as far as it can be planned.
+ */
+final readonly class Plan
+{
+    /**
+     * @param Rack              $rack    as it begins: the cue ball put down, the group taken
+     * @param list<PlannedShot> $shots
+     * @param float             $runOut  chance to run out, 0–1
+     * @param string|null       $stopped why it does not go to the end; null when it does
+     * @param list<string>      $says    what it turns on and how it compares, whole sentences
+     * @param int|null          $hinge   number of the shot that most is lost on, from 1
+     * @param bool              $settled nothing more will be found
+     * @param BreakShot|null    $break   of straight pool, from where the last shot leaves the cue ball
+     */
+    public function __construct(public Rack $rack, public array $shots, public float $runOut, public ?string $stopped, public array $says = [], public ?int $hinge = null, public bool $settled = false, public ?BreakShot $break = null) {}
+
+    /** The rack with the plan's shots as its legs. */
+    public function line(): Rack
+    {
+        return $this->rack->withLegs(array_map(static fn(PlannedShot $s) => $s->spec, $this->shots));
+    }
+
+    /** What of the chance is kept by a shot: 1 where nothing is lost. */
+    public function kept(int $number): float
+    {
+        $rising = $this->rising();
+
+        return $rising[$number] <= 0.0 ? 1.0 : $rising[$number - 1] / $rising[$number];
+    }
+
+    /** The chance to get through the shots up to one, 0–1. */
+    public function through(int $number): float
+    {
+        $product = 1.0;
+        for ($n = 1; $n <= $number; ++$n) {
+            $product *= $this->kept($n);
+        }
+
+        return $product;
+    }
+
+    /**
+     * The chances to run out before each shot, and 1 at the end, made to rise: each was worked out from the place where the cue
+     * ball stops when nothing goes wrong, and such places are better or worse than the rest. Neighbours that fall are replaced by
+     * their mean (M. Ayer and others, "An empirical distribution function for sampling with incomplete information", Ann. Math.
+     * Stat. 26, 1955).
+     *
+     * @return list<float>
+     */
+    private function rising(): array
+    {
+        $pools = [];
+        foreach ([...array_map(static fn(PlannedShot $s): float => $s->runOut, $this->shots), 1.0] as $value) {
+            $pools[] = [$value, 1];
+            while (\count($pools) > 1 && $pools[\count($pools) - 2][0] > $pools[\count($pools) - 1][0]) {
+                [$b, $m] = array_pop($pools);
+                [$a, $n] = array_pop($pools);
+                $pools[] = [($a * $n + $b * $m) / ($n + $m), $n + $m];
+            }
+        }
+
+        return array_merge(...array_map(static fn(array $pool): array => array_fill(0, $pool[1], $pool[0]), $pools));
+    }
+}

@@ -1,0 +1,252 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Reading\FromHere;
+use ZigLane\Core\Reading\Order;
+use ZigLane\Core\Routes\Reason;
+use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\TakeOver;
+
+/**
+ * Plans a whole rack, better and better: a complete first line from a coarse look, then shot after shot searched for, the rest
+ * of the line following from where it leaves the cue ball. Can be left at any time.
+ */
+final class PlanSearch
+{
+    /** Seconds to think where the order is fixed, and where it is free. */
+    private const FIXED = 15.0;
+    private const FREE = 25.0;
+
+    /** Share of them for the search; the rest is for what the plan says, which takes longer where the order is free. */
+    private const SEARCHED_FIXED = 0.8;
+    private const SEARCHED_FREE = 0.6;
+
+    private readonly LinePlayer $player;
+
+    /** @param Deadline|null $deadline null to search every shot of the line */
+    public function __construct(private readonly Rack $rack, private readonly PlanConstraints $pins = new PlanConstraints(), private readonly ?Deadline $deadline = null)
+    {
+        $this->player = LinePlayer::for($rack);
+    }
+
+    /** A search that is done after so many seconds from now, the explanation included; budget() when null. */
+    public static function within(?float $seconds, Rack $rack, PlanConstraints $pins = new PlanConstraints()): self
+    {
+        $share = Order::isFixed($rack->rules()) ? self::SEARCHED_FIXED : self::SEARCHED_FREE;
+
+        return new self($rack, $pins, new ClockDeadline($share * ($seconds ?? self::budget($rack))));
+    }
+
+    /** Seconds that are enough for a rack. */
+    public static function budget(Rack $rack): float
+    {
+        return Order::isFixed($rack->rules()) ? self::FIXED : self::FREE;
+    }
+
+    /**
+     * @return \Generator<int, Plan> the last one is the best; at least one
+     */
+    public function plans(): \Generator
+    {
+        [$start, $shots, $stopped] = $this->kept();
+        if (null !== $stopped) {
+            yield new Plan($this->rack, $shots, 0.0, $stopped, settled: true);
+
+            return;
+        }
+        $break = BreakShotSearch::stands($start) ? BreakShotSearch::best($start) : null;
+        if (null !== $break) {
+            yield new Plan($this->rack, $shots, 0.0, 'The rack stands: first comes the break shot. Plan the next rack from where it leaves the balls.', [$break->words()], settled: true, break: $break);
+
+            return;
+        }
+        $quick = new Planner($this->rack, SearchBudget::quick(), $this->pins);
+        [$laid, $choice] = $quick->begin($start);
+        $best = $this->line($quick, $laid, $choice, $shots, $laid);
+        yield $best;
+        $planner = new Planner($this->rack, SearchBudget::settled(), $this->pins, $quick);
+        [$laid, $choice] = $planner->begin($start);
+        $first = \count($shots);
+        $others = $choice->others ?? [];
+        $from = $laid;
+        while (null !== $choice) {
+            // The rest roughly, so that there is a whole line to look at.
+            [$shot, $after, $rest] = $this->step($planner, $quick, $laid, $choice, true);
+            $shots[] = $shot;
+            $another = null === $this->deadline || $this->deadline->allowsAnother();
+            $settled = null === $after || null === $rest || !$another;
+            if ($settled || null === $this->deadline || $this->deadline->isTimeToShow()) {
+                $plan = $this->line($quick, $after ?? $laid, $rest, $shots, $from);
+                // A line that breaks off on the way is no better to look at than a whole one.
+                if ($settled || null === $plan->stopped || null !== $best->stopped) {
+                    $best = $plan;
+                    yield (new Explanation($this->rack, $planner, $this->pins, $first))->explained($plan, $others, $settled);
+                }
+            }
+            if ($settled) {
+                return;
+            }
+            $laid = $after;
+            $choice = $planner->next($laid, SearchBudget::later());
+        }
+        if ($first === \count($shots)) {
+            // The coarse look found something where the closer one does not: that is what there is.
+            yield (new Explanation($this->rack, $quick, $this->pins, $first))->explained($best, [], true);
+        }
+    }
+
+    /**
+     * The last of them.
+     */
+    public function plan(): Plan
+    {
+        $plan = null;
+        foreach ($this->plans() as $plan) {
+        }
+
+        return $plan ?? throw new \LogicException('A search without a plan.');
+    }
+
+    /**
+     * The rack after the legs that are kept.
+     *
+     * @return array{Rack, list<PlannedShot>, string|null}
+     */
+    private function kept(): array
+    {
+        $rack = $this->rack->withLegs([]);
+        $shots = [];
+        foreach (\array_slice($this->rack->legs, 0, $this->pins->keep) as $n => $spec) {
+            $leg = $this->player->leg($n + 1, $spec, $rack->layout, $rack->rules());
+            $after = $leg->after();
+            if (LegState::Holds !== $leg->state || null === $after || null === $spec->ball || null === $spec->pocket) {
+                return [$rack, $shots, \sprintf('Leg %d, which was to be kept, does not hold: %s', $n + 1, $leg->faults[0] ?? 'it names no ball')];
+            }
+            $shots[] = new PlannedShot($spec->ball, $spec->pocket, $spec, $rack->layout, 1.0, 1.0, 1.0, new Region([]), new Region([]), $after->ball(BallId::CUE), 'your own stroke', ['Kept as you planned it.'], [], true);
+            $rack = $rack->withLayout($after)->withBallInHand(false);
+        }
+
+        return [$rack, $shots, null];
+    }
+
+    /**
+     * One shot of the line: the first way to play it that leaves a table to go on from.
+     *
+     * @param Planner $planner that made the choice
+     * @param Planner $quick   for a rough look at what comes then
+     *
+     * @return array{PlannedShot, Rack|null, ChosenShot|null} the rack after it, and what comes then, roughly; no choice when over
+     */
+    private function step(Planner $planner, Planner $quick, Rack $rack, ChosenShot $choice, bool $settled): array
+    {
+        $first = null;
+        foreach ($choice->ways() as $way) {
+            $shot = $this->shot($planner, $rack, $way, $settled);
+            $after = $this->after($rack, $shot);
+            $next = null === $after || $rack->rules()->isOver($after->layout) ? null : $quick->next($after);
+            if (null !== $after && (null !== $next || $rack->rules()->isOver($after->layout))) {
+                return [$shot, $after, $next];
+            }
+            $first ??= [$shot, $after, null];
+        }
+
+        return $first;
+    }
+
+    /**
+     * A line from a choice to the end.
+     *
+     * @param list<PlannedShot> $shots before it
+     * @param Rack              $began as the plan's first shot finds it
+     */
+    private function line(Planner $quick, Rack $rack, ?ChosenShot $choice, array $shots, Rack $began): Plan
+    {
+        while (null !== $choice) {
+            [$shot, $after, $choice] = $this->step($quick, $quick, $rack, $choice, false);
+            $shots[] = $shot;
+            $rack = $after ?? $rack;
+        }
+        $over = $rack->rules()->isOver($rack->layout);
+        $from = $shots[$this->pins->keep] ?? null;
+
+        return new Plan($this->beginning($began), $shots, $from->runOut ?? ($over ? 1.0 : 0.0), $over ? null : self::noShot($rack));
+    }
+
+    /** The rack as it was given, with the cue ball and the group as the plan took them. */
+    private function beginning(Rack $taken): Rack
+    {
+        $rack = null === $taken->group ? $this->rack : $this->rack->withGroup($taken->group);
+        $inHand = 0 === $this->pins->keep && ($this->rack->ballInHand || !$this->rack->layout->has(BallId::CUE));
+
+        return $inHand ? $rack->withBall(BallId::CUE, $taken->layout->ball(BallId::CUE)) : $rack;
+    }
+
+    private static function noShot(Rack $rack): string
+    {
+        $targets = $rack->rules()->legalTargets($rack->layout);
+        $name = 1 === \count($targets) ? "the {$targets[0]}" : 'any ball';
+        if (!$rack->layout->has(BallId::CUE)) {
+            return 'There is no cue ball on the table.';
+        }
+        $from = FromHere::now($rack, $rack->layout->ball(BallId::CUE))[0] ?? null;
+
+        return null === $from || '' === $from->why
+            ? "There is no shot on $name that keeps the cue ball on the table."
+            : "There is no direct shot on $name: {$from->why}.";
+    }
+
+    private function shot(Planner $planner, Rack $rack, ChosenShot $choice, bool $settled): PlannedShot
+    {
+        $route = $choice->route;
+        $spec = $this->spec($rack, $route);
+        $worths = $choice->worths;
+        $left = $choice->left();
+        $last = [] === $worths->worths($left);
+        $leads = $planner->leads($rack, $worths, $choice->set, $route->ball, $route->pocket);
+
+        return new PlannedShot(
+            $route->ball,
+            $route->pocket,
+            $spec,
+            $rack->layout,
+            $route->pot,
+            $last ? $route->pot : $route->position,
+            $route->worth,
+            $last ? new Region([]) : $worths->region($left, RunOutEvaluator::POSITION * $leads),
+            $last ? new Region([]) : $worths->region($left, RunOutEvaluator::HEART * $leads),
+            $route->stop,
+            $route->family->words(),
+            $settled ? [Reason::of($route)] : [],
+            ShotPurpose::of($rack, $choice),
+            $settled,
+        );
+    }
+
+    private function after(Rack $rack, PlannedShot $shot): ?Rack
+    {
+        $after = $this->player->leg(1, $shot->spec, $rack->layout, $rack->rules())->after();
+
+        return null === $after || !$after->has(BallId::CUE) ? null : $rack->withLayout($after);
+    }
+
+    /** The route as a leg states it; with its bare direction where rounding would lose the pot. */
+    private function spec(Rack $rack, Route $route): ShotSpec
+    {
+        $spec = TakeOver::spec($rack, $route->ball, $route->pocket, $route->shot);
+        if (LegState::Holds === $this->player->leg(1, $spec, $rack->layout, $rack->rules())->state) {
+            return $spec;
+        }
+
+        return new ShotSpec(rad2deg($route->shot->aim), null, null, 0.0, Speed::metresPerSecond($route->shot->speed), $route->shot->tip, rad2deg($route->shot->elevation));
+    }
+}

@@ -1,0 +1,418 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Games\Group;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\Value\PlanningCache;
+use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\FromHere;
+use ZigLane\Core\Reading\Order;
+use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Core\Routes\Style;
+
+/**
+ * Chooses shots by the chance to run out: the worth of resting places is worked out backward (StateValues), then strokes into the
+ * good ones are searched and judged by playing them with errors. Made for one table, cue and player; keeps its tables from
+ * shot to shot.
+ */
+final class Planner
+{
+    /** A choice roughly worth less than this share of the best is not looked into. */
+    private const NEAR = 0.55;
+
+    /** Routes are as good as each other when they differ by less than this share. */
+    private const AS_GOOD = 0.006;
+
+    /** A group worth less than this share of the other is not looked into. */
+    private const NEAR_GROUP = 0.8;
+
+    /** For a stop that keeps this share of what a route promises, so much of its worth is given up. */
+    private const PROMISE = 0.9;
+    private const STEADY = 0.03;
+
+    /** A ball that lies further off than this has been moved, m. */
+    private const MOVED = 1e-4;
+
+    /** Places tried with the ball in hand. */
+    private const IN_HAND = 3;
+
+    private readonly Simulator $simulator;
+    private readonly PlanningCache $tables;
+
+    /** @var array{list<list<int>>, Layout}|null balls to keep for the end, and the table they were found on */
+    private ?array $last = null;
+
+    /** @var array<string, array{StateValues, Rack}> by group, with the rack that each was made for */
+    private array $known = [];
+
+    /** @var array<string, float> by group */
+    private array $groups = [];
+
+    public function __construct(Rack $rack, private readonly SearchBudget $effort, private readonly PlanConstraints $pins = new PlanConstraints(), ?self $other = null)
+    {
+        $this->simulator = $rack->simulator();
+        $this->tables = null === $other ? new PlanningCache($this->simulator, $rack->player) : $other->tables;
+        $this->last = $other?->last;
+    }
+
+    /**
+     * The best shot; null when there is none.
+     *
+     * @param Rack        $rack   with the cue ball on the table; in eight-ball the group must be known
+     * @param SearchBudget|null $effort for this shot, when it differs
+     */
+    public function next(Rack $rack, ?SearchBudget $effort = null): ?ChosenShot
+    {
+        $effort ??= $this->effort;
+        $worths = $this->worths($rack);
+        $set = StateValues::set($rack->layout);
+        $found = [];
+        foreach ($this->choices($rack, $worths, $set, $effort->choices) as [$ball, $pocket]) {
+            $strokes = $this->strokes($rack, $worths, $set, $ball, $pocket, $effort);
+            $one = $this->looked($rack, $worths, $set, $ball, $pocket, $strokes, $effort);
+            if (null !== $one) {
+                $found[] = $one;
+            }
+        }
+        // Where the rough look finds nothing that works, whatever can be potted at all, with ordinary strokes.
+        foreach ([] === $found ? FromHere::now($rack, $rack->layout->ball(BallId::CUE)) : [] as $from) {
+            foreach ([] === $from->pots || !$this->pins->allows($from->ball, $set) ? [] : $from->pots as [$pocket, $read]) {
+                if (($this->pins->pockets[$from->ball] ?? $pocket) !== $pocket) {
+                    continue;
+                }
+                $one = $this->looked($rack, $worths, $set, $from->ball, $pocket, self::ordinary($read->speed), $effort);
+                if (null !== $one) {
+                    $found[] = $one;
+                    break 2;
+                }
+            }
+        }
+        usort($found, static fn(array $a, array $b): int => $b[0][0]->worth <=> $a[0][0]->worth);
+        $best = [];
+        $searches = [];
+        foreach ($found as $n => [$routes, $search]) {
+            if ($n < $effort->refined && $routes[0]->worth > self::NEAR * $found[0][0][0]->worth) {
+                $seeds = array_map(static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height], \array_slice($routes, 0, 4));
+                $routes = $search->from($seeds, min(2, $effort->refined + 1), $effort->rounds, $effort->tries);
+            }
+            array_push($best, ...$routes);
+            foreach ($routes as $route) {
+                $searches[spl_object_id($route)] = $search;
+            }
+        }
+        usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->worth] <=> [$a->tries, $a->worth]);
+
+        if ([] === $best) {
+            return null;
+        }
+        $chosen = self::plainest($best, $effort->steady ? $searches : null);
+
+        return new ChosenShot($chosen, $worths, $set, array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)));
+    }
+
+    /**
+     * Of routes as good as the best the one that is plainest to play: centre ball, little travel. Where the stop is asked for too,
+     * one that leaves little when it is played exactly, and is good only by its misses, gives way to one that is nearly as good
+     * and leaves what it promises.
+     *
+     * @param non-empty-list<Route>        $routes   the best first
+     * @param array<int, RouteSearch>|null $searches that found them, by object id; null when the stop does not count
+     */
+    private static function plainest(array $routes, ?array $searches): Route
+    {
+        $best = $routes[0];
+        if (null !== $searches) {
+            $steady = array_filter($routes, static fn(Route $r): bool => $r->tries === $best->tries
+                && $r->worth >= (1 - self::STEADY) * $best->worth
+                && $searches[spl_object_id($r)]->outlook()->worth($r->stop->x, $r->stop->y) * $r->pot >= self::PROMISE * $r->worth);
+            $routes = [] === $steady ? $routes : array_values($steady);
+            $best = $routes[0];
+        }
+        $style = new Style();
+        $chosen = $best;
+        foreach ($routes as $route) {
+            if ($route->tries === $best->tries && $route->worth >= (1 - self::AS_GOOD) * $best->worth && $style->liking($route) > $style->liking($chosen)) {
+                $chosen = $route;
+            }
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * @param list<array{float, float, float, 3?: float}> $strokes
+     *
+     * @return array{non-empty-list<Route>, RouteSearch}|null
+     */
+    private function looked(Rack $rack, StateValues $worths, int $set, int $ball, Pocket $pocket, array $strokes, SearchBudget $effort): ?array
+    {
+        if ([] === $strokes) {
+            return null;
+        }
+        $outlook = new RunOutEvaluator($rack, $worths, $ball, $set & ~(1 << $ball), $this->leads($rack, $worths, $set, $ball, $pocket), $effort->refined > 0);
+        $search = new RouteSearch($rack, $ball, $pocket, $outlook);
+        $routes = $search->from($strokes, 0, tries: $effort->refined > 0 ? RouteSearch::FEW : $effort->tries);
+
+        return [] === $routes ? null : [$routes, $search];
+    }
+
+    /**
+     * @return list<array{float, float, float}> speed (m/s), tip side and height (radii)
+     */
+    private static function ordinary(float $easy): array
+    {
+        $strokes = [];
+        foreach ([0.75, 1.0, 1.4] as $times) {
+            foreach ([-0.35, 0.0, 0.28] as $height) {
+                $strokes[] = [$easy * $times, 0.0, $height];
+            }
+        }
+
+        return $strokes;
+    }
+
+    /**
+     * The likeliest places for the ball in hand, the best first.
+     *
+     * @return list<Point>
+     */
+    public function inHand(Rack $rack): array
+    {
+        $worths = $this->worths($rack);
+        $values = $worths->worths(StateValues::set($rack->layout));
+        arsort($values);
+        $places = [];
+        $nodes = $this->tables->grid->nodes();
+        $diameter = 2 * $this->simulator->ball->radius;
+        foreach ($values as $node => $value) {
+            // A place that can be said at the table: twentieths of a diamond.
+            [$x, $y] = $rack->table->size->diamondsOf((new Point(...$nodes[$node])));
+            $place = $rack->table->size->pointAt(round($x * 20) / 20, round($y * 20) / 20);
+            if (!$this->simulator->geometry->canRest($place)) {
+                continue;
+            }
+            foreach ($rack->layout->objectBalls() as $ball) {
+                if ($place->distanceTo($rack->layout->ball($ball)) < $diameter + 0.003) {
+                    continue 2;
+                }
+            }
+            foreach ($places as $other) {
+                if ($place->distanceTo($other) < 0.2) {
+                    continue 2;
+                }
+            }
+            $places[] = $place;
+            if (\count($places) >= self::IN_HAND) {
+                break;
+            }
+        }
+
+        return $places;
+    }
+
+    /**
+     * The rack with the cue ball put down and, on an open table, a group taken: as the best plan begins.
+     *
+     * @return array{Rack, ChosenShot|null}
+     */
+    public function begin(Rack $rack): array
+    {
+        $racks = [$rack];
+        if (GameName::EightBall === $rack->game && null === $rack->group) {
+            $racks = $this->open($rack);
+        }
+        $laid = [];
+        foreach ($racks as $one) {
+            foreach ($one->ballInHand || !$one->layout->has(BallId::CUE) ? $this->inHand($one) : [$one->layout->ball(BallId::CUE)] as $place) {
+                $laid[] = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
+            }
+        }
+        if (\count($laid) > 1 && $this->effort->refined > 0) {
+            $laid = [$this->likeliest($laid)];
+        }
+        $best = [$laid[0] ?? $racks[0], null];
+        foreach ($laid as $one) {
+            $choice = $this->next($one);
+            if (null !== $choice && (null === $best[1] || $choice->runOut() > $best[1]->runOut())) {
+                $best = [$one, $choice];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * By a rough look.
+     *
+     * @param non-empty-list<Rack> $racks
+     */
+    private function likeliest(array $racks): Rack
+    {
+        $best = $racks[0];
+        $most = -1.0;
+        foreach ($racks as $rack) {
+            $worth = $this->next($rack, SearchBudget::quick())?->runOut() ?? 0.0;
+            if ($worth > $most) {
+                $most = $worth;
+                $best = $rack;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * What each group is worth about, once begin() has compared them.
+     *
+     * @return array<string, float>
+     */
+    public function groups(): array
+    {
+        return $this->groups;
+    }
+
+    /** Worth of places for another player or with other pins, from the same tables; roughly, to compare with another such. */
+    public function roughly(Rack $rack, ?PlanConstraints $pins = null): StateValues
+    {
+        $effort = Order::isFixed($rack->rules()) ? $this->effort : SearchBudget::quick();
+
+        return $this->worthsFor($rack, $pins ?? $this->pins, $effort, $effort->fine);
+    }
+
+    private function worthsFor(Rack $rack, PlanConstraints $pins, SearchBudget $effort, bool $fine): StateValues
+    {
+        $worths = new StateValues($rack, $this->tables, $fine, $pins);
+        if (self::tooMany($rack, $effort)) {
+            $this->through($worths, $rack, $effort);
+        }
+
+        return $worths;
+    }
+
+    /**
+     * The groups worth a closer look on an open table, the better first.
+     *
+     * @return non-empty-list<Rack>
+     */
+    private function open(Rack $rack): array
+    {
+        $racks = [];
+        foreach (Group::cases() as $group) {
+            $one = $rack->withGroup($group);
+            $worths = $this->worths($one);
+            $set = StateValues::set($one->layout);
+            $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
+            $this->groups[$group->value] = null === $cue ? $worths->most($set) : $worths->at($set, $cue->x, $cue->y);
+            $racks[$group->value] = $one;
+        }
+        arsort($this->groups);
+        $best = max($this->groups);
+        $close = array_keys(array_filter($this->groups, static fn(float $w): bool => $w >= self::NEAR_GROUP * $best));
+
+        return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
+    }
+
+    public function worths(Rack $rack): StateValues
+    {
+        $key = $rack->group->value ?? '';
+        $known = $this->known[$key] ?? null;
+        $fine = $this->effort->fine && !self::tooMany($rack, $this->effort);
+        // What was worked out for one rack holds for another when balls are gone, but none moved.
+        if (null === $known || !self::lieAsBefore($rack->layout->objectBalls(), $known[1]->layout, $rack->layout) || ($fine && !$known[0]->fine)) {
+            $known = $this->known[$key] = [$this->worthsFor($rack, $this->pins, $this->effort, $fine), $rack];
+        }
+        if (!$known[0]->knows(StateValues::set($rack->layout))) {
+            $this->through($known[0], $rack, $this->effort);
+        }
+
+        return $known[0];
+    }
+
+    /** Where not all sets can be gone through, those that likely orders go through. */
+    private function through(StateValues $worths, Rack $rack, SearchBudget $effort): void
+    {
+        if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
+            $this->last = [LikelyOrders::last($this->simulator, $rack), $rack->layout];
+        }
+        $worths->through(StateValues::set($rack->layout), LikelyOrders::likely($rack, $worths, $effort->orders, $this->last[0]));
+    }
+
+    private static function tooMany(Rack $rack, SearchBudget $effort): bool
+    {
+        return !Order::isFixed($rack->rules()) && \count(Order::own($rack->rules(), $rack->layout)) > $effort->sets;
+    }
+
+    /**
+     * Whether balls lie where they lay, on both tables.
+     *
+     * @param list<int> $balls
+     */
+    private static function lieAsBefore(array $balls, Layout $then, Layout $now): bool
+    {
+        foreach ($balls as $ball) {
+            if (!$then->has($ball) || !$now->has($ball) || $then->ball($ball)->distanceTo($now->ball($ball)) > self::MOVED) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @return list<array{int, Pocket, float}>
+     */
+    private function choices(Rack $rack, StateValues $worths, int $set, int $most): array
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+        $choices = $worths->choices($set, $cue->x, $cue->y, lies: true);
+        $found = [];
+        foreach ($choices as [$ball, $pocket, $about]) {
+            if ($about < self::NEAR * $choices[0][2] || \count($found) >= $most) {
+                break;
+            }
+            $found[] = [$ball, $pocket, $about];
+        }
+
+        return $found;
+    }
+
+    /** What a pot leads on to from where the cue ball lies, 0–1. */
+    public function leads(Rack $rack, StateValues $worths, int $set, int $ball, Pocket $pocket): float
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+
+        return $worths->leads($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $this->cut($rack, $ball, $pocket), $cue->distanceTo($rack->layout->ball($ball)));
+    }
+
+    private function cut(Rack $rack, int $ball, Pocket $pocket): float
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+        $pot = new PotChance($this->simulator, new Layout([BallId::CUE => $cue, $ball => $rack->layout->ball($ball)]), $ball, $pocket, $rack->player);
+
+        return $pot->cutFrom($cue->x, $cue->y);
+    }
+
+    /**
+     * @return list<array{float, float, float, 3?: float}>
+     */
+    private function strokes(Rack $rack, StateValues $worths, int $set, int $ball, Pocket $pocket, SearchBudget $effort): array
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+        $cut = $this->cut($rack, $ball, $pocket);
+        $distance = $cue->distanceTo($rack->layout->ball($ball));
+        $strokes = \array_slice($worths->strokes($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $cut, $distance), 0, $effort->strokes);
+
+        return $effort->refined > 0 ? [...$strokes, ...$worths->contacts($set, $ball, $pocket, $cut, $distance)] : $strokes;
+    }
+}

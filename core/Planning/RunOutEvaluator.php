@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Routes\LazyGrid;
+use ZigLane\Core\Routes\NodeEvaluator;
+use ZigLane\Core\Routes\PositionEvaluator;
+
+/**
+ * What the cue ball is left with after a pot, to the end of the rack: the exact chance of the next pot times what it leads on
+ * to, the best over the balls and pockets that Worths finds promising there. Worked out at the nodes of a 5 cm grid as they
+ * are asked for, and interpolated.
+ */
+final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
+{
+    /** Balls and pockets asked exactly for one node. */
+    private const ASKED = 2;
+
+    /** Those roughly worth less than this share of the best are not. */
+    private const NEAR = 0.7;
+
+    /** A place is position from this share on of what the shot leads on to when it is played well (our own choice). */
+    public const POSITION = 0.8;
+
+    /** And among the best from this share on. */
+    public const HEART = 0.93;
+
+    private readonly LazyGrid $nodes;
+
+    /** @var array<int, PotChance> by ball · 8 + pocket */
+    private array $pots = [];
+
+    /** With this many balls left or fewer, tables on which some were moved are looked at as they then lie. */
+    private const FEW = 2;
+
+    private readonly bool $few;
+    private readonly Rack $after;
+    private readonly Simulator $simulator;
+
+    /**
+     * @param int  $ball  about to be potted
+     * @param int  $left  the set after it
+     * @param float $leads what the shot leads on to when it is played well, 0–1
+     * @param bool $exact the chance of the next pot worked out exactly; else all comes from StateValues
+     */
+    public function __construct(Rack $rack, private readonly StateValues $worths, int $ball, private readonly int $left, private readonly float $leads = 1.0, private readonly bool $exact = true)
+    {
+        $this->simulator = $rack->simulator();
+        $this->few = substr_count(decbin($left & ~StateValues::BROKEN), '1') <= self::FEW;
+        $this->nodes = new LazyGrid($this->simulator->geometry);
+        $this->after = $rack->withLayout($rack->layout->without($ball));
+    }
+
+    public function worth(float $x, float $y): float
+    {
+        return $this->between($x, $y, 0);
+    }
+
+    public function chance(float $x, float $y): float
+    {
+        return $this->between($x, $y, 1);
+    }
+
+    public function level(): float
+    {
+        return self::POSITION * $this->leads;
+    }
+
+    public function next(float $x, float $y): ?array
+    {
+        $node = $this->worths->over($this->left) ? null : $this->nodes->near($x, $y, $this);
+
+        return null === $node || $node[0] <= 0.0 ? null : [$node[2] >> 3, Pocket::at($node[2] & 7)];
+    }
+
+    public function disturbed(array $moved, float $x, float $y): float
+    {
+        if ($this->few) {
+            return $this->worths->moved->worth($this->worths, $this->left, $moved, $x, $y);
+        }
+        $met = 0;
+        foreach ($moved as $ball => $place) {
+            $met |= 1 << $ball;
+        }
+
+        return $this->worths->disturbed($this->left, $met, $this->worths->at($this->left, $x, $y));
+    }
+
+    public function lookOn(): void {}
+
+    private function between(float $x, float $y, int $which): float
+    {
+        if ($this->worths->over($this->left)) {
+            return 0 === $which ? $this->worths->at($this->left, $x, $y) : 1.0;
+        }
+        if (!$this->exact) {
+            return $this->worths->at($this->left, $x, $y);
+        }
+
+        return $this->nodes->between($x, $y, $which, $this);
+    }
+
+    public function asked(Point $place): array
+    {
+        $x = $place->x;
+        $y = $place->y;
+        $best = [0.0, 0.0, 0];
+        $choices = \array_slice($this->worths->choices($this->left, $x, $y), 0, self::ASKED);
+        foreach ($choices as [$ball, $pocket, $about]) {
+            if ($about < self::NEAR * $choices[0][2]) {
+                break;
+            }
+            $name = $ball * 8 + $pocket->index();
+            $pot = $this->pots[$name] ??= new PotChance($this->simulator, $this->after->layout, $ball, $pocket, $this->after->player);
+            $read = $pot->fromPlace($x, $y, 0.02);
+            if ($read->chance <= 0.0) {
+                continue;
+            }
+            $at = $this->after->layout->ball($ball);
+            $worth = $read->chance * $this->worths->leads($this->left, $ball, $pocket, $this->worths->grid()->node($x, $y), $read->cut, $place->distanceTo($at));
+            if ($worth > $best[0]) {
+                $best = [$worth, $read->chance, $name];
+            }
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Games\GameName;
+
+/**
+ * How hard a shot is thought about.
+ */
+final readonly class SearchBudget
+{
+    /** Orders gone through when a plan is looked at from shot to shot: each look sees others. */
+    private const FEWER = 40;
+
+    /**
+     * @param bool $fine    the worth of places worked out closely, side spin counted on
+     * @param int  $choices balls and pockets looked into
+     * @param int  $strokes tried for each
+     * @param int  $refined choices whose strokes are refined
+     * @param int  $rounds  of the refinement
+     * @param int  $tries   that the chances rest on
+     * @param int  $sets    of so many balls all orders are gone through
+     * @param int  $orders  gone through where there are more
+     * @param bool $steady  of nearly equal routes one whose own stop is good: what a player is shown must make sense as drawn
+     */
+    public function __construct(public bool $fine, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $sets = 8, public int $orders = 80, public bool $steady = true) {}
+
+    /** A first line of shots: about a tenth of a second a shot. */
+    public static function quick(): self
+    {
+        return new self(false, 1, 6, 0, 0, 24, sets: 7, orders: 10);
+    }
+
+    /** What a season can afford: one to two seconds a shot. */
+    public static function season(GameName $game): self
+    {
+        // In any order there is so much to choose from that a coarser look at it does.
+        return GameName::NineBall === $game || GameName::TenBall === $game ? new self(true, 3, 10, 1, 2, 96, steady: false) : new self(false, 3, 10, 1, 2, 96, steady: false);
+    }
+
+    /** For the later shots of a plan: they will be planned anew when their turn comes. */
+    public static function later(): self
+    {
+        return new self(true, 2, 10, 1, 2, 400, orders: self::FEWER);
+    }
+
+    /** For the shot that is played next. */
+    public static function settled(): self
+    {
+        return new self(true, 3, 14, 2, 3, 400, orders: self::FEWER);
+    }
+}

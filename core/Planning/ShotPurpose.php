@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Potting\ShotSampler;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\Openings;
+use ZigLane\Core\Reading\Order;
+
+/**
+ * What a planned shot turns on, in the trade's words.
+ */
+final class ShotPurpose
+{
+    /** One side of a ball's line leads on so many times better than the other: then it matters. */
+    private const RIGHT_SIDE = 1.3;
+
+    /** A ball moved in so many of the tries is moved on purpose. */
+    private const ON_PURPOSE = 0.5;
+
+    private function __construct() {}
+
+    /**
+     * @return list<string> whole sentences
+     */
+    public static function of(Rack $rack, ChosenShot $choice): array
+    {
+        return array_values(array_filter([
+            self::moved($rack, $choice),
+            self::key($rack, $choice),
+            self::round($choice),
+            self::rightSide($rack, $choice),
+        ]));
+    }
+
+    private static function rightSide(Rack $rack, ChosenShot $choice): ?string
+    {
+        $route = $choice->route;
+        if (null === $route->next || $choice->worths->over($choice->left() & ~(1 << $route->next[0]))) {
+            return null;
+        }
+        [$ball, $pocket] = $route->next;
+        [$left, $right] = $choice->worths->sides($choice->left(), $ball, $pocket);
+        $most = max($left, $right);
+        if ($most < self::RIGHT_SIDE * min($left, $right)) {
+            return null;
+        }
+        $then = $rack->layout->without($route->ball);
+        $cut = (new PotChance($rack->simulator(), new Layout([$ball => $then->ball($ball)]), $ball, $pocket, $rack->player))->cutFrom($route->stop->x, $route->stop->y);
+        $side = $left > $right ? 'left' : 'right';
+        if ($side !== ($cut > 0.0 ? 'left' : 'right')) {
+            return null;
+        }
+
+        return \sprintf('Stay on the right side of the %d, %s of its line: from there the rest is about %.0f %%, from the other side %.0f %%.', $ball, $side, 100 * $most, 100 * min($left, $right));
+    }
+
+    private static function moved(Rack $rack, ChosenShot $choice): ?string
+    {
+        $route = $choice->route;
+        if ($route->touches < self::ON_PURPOSE) {
+            return null;
+        }
+        $trial = new ShotSampler($rack->simulator(), $rack->layout, $route->ball, $route->pocket);
+        $shot = $route->shot;
+        $state = $trial->run($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+        $moved = null === $state ? [] : $trial->moved($state);
+        if ([] === $moved) {
+            return null;
+        }
+        $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->worths->pots->cluster >> $b & 1)));
+        if ([] === $cluster) {
+            $badly = array_values(array_filter($moved, static fn(int $b): bool => $choice->worths->pots->liesBadly($choice->left(), $b)));
+
+            return [] === $badly
+                ? \sprintf('Runs into the %s on the way.', self::balls($moved))
+                : \sprintf('Bumps the %s to where it goes: as it lies, it does not from much of the table.', self::balls($badly));
+        }
+        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(self::members($choice->worths->pots->cluster)));
+        $insurance = self::insurance($rack, $choice, $moved);
+
+        return $say . (null === $insurance ? '' : " The $insurance is the insurance ball: it goes wherever the cue ball stops.");
+    }
+
+    /**
+     * A ball that may be shot next and goes in most pockets, not touched.
+     *
+     * @param list<int> $moved
+     */
+    private static function insurance(Rack $rack, ChosenShot $choice, array $moved): ?int
+    {
+        $best = null;
+        $most = 1;
+        $then = $rack->layout->without($choice->route->ball);
+        foreach ($choice->worths->due($choice->left()) as $ball) {
+            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->worths->pots->cluster >> $ball & 1) ? 0 : \count(Openings::goingOf($rack->simulator(), $then, $ball));
+            if ($ways > $most) {
+                $most = $ways;
+                $best = $ball;
+            }
+        }
+
+        return $best;
+    }
+
+    private static function key(Rack $rack, ChosenShot $choice): ?string
+    {
+        $left = self::members($choice->left());
+        if (Order::isFixed($rack->rules())) {
+            return null;
+        }
+        if (GameName::StraightPool === $rack->game) {
+            return 1 === \count($left) ? \sprintf('The %d is the key ball: it leaves the cue ball for the break ball, the %d.', $choice->route->ball, $left[0]) : null;
+        }
+
+        return [8] === $choice->worths->due($choice->left())
+            ? \sprintf('The %d is the key ball: it leads to the 8.', $choice->route->ball)
+            : null;
+    }
+
+    private static function round(ChosenShot $choice): ?string
+    {
+        $rails = \count($choice->route->family->rails);
+        if ($rails < 3) {
+            return null;
+        }
+        $say = \sprintf('Goes round %s cushions (%s)', [3 => 'three', 4 => 'four', 5 => 'five'][$rails] ?? (string) $rails, implode(', ', $choice->route->family->rails));
+        foreach ($choice->others as $other) {
+            if ($other->ball === $choice->route->ball && $other->pocket === $choice->route->pocket && \count($other->family->rails) < 3) {
+                return $say . \sprintf('; %s would keep about %.0f %%.', $other->family->words(), 100 * $other->worth);
+            }
+        }
+
+        return "$say.";
+    }
+
+    /**
+     * @return list<int>
+     */
+    public static function members(int $set): array
+    {
+        return array_values(array_filter(range(1, 15), static fn(int $b): bool => 0 !== ($set >> $b & 1)));
+    }
+
+    /**
+     * "4, 7 and 9".
+     *
+     * @param list<int> $balls
+     */
+    public static function balls(array $balls): string
+    {
+        $last = array_pop($balls);
+
+        return [] === $balls ? (string) $last : implode(', ', $balls) . " and $last";
+    }
+}

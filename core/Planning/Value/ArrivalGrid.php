@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning\Value;
+
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * The steps in which a cue ball's arrival at the contact is told apart: cut, how far it rolls, side spin, speed. And which of
+ * these arrivals can be played from how far away, and with which stroke.
+ *
+ * A stroke low on the ball loses its draw on the way: worked backward from the contact with the slide's constant
+ * deceleration μs g and spin gain 5/2 μs g (closed form of the motion on the cloth, see Simulation\Internal\Kernel).
+ *
+ * @internal
+ */
+final class ArrivalGrid
+{
+    /** Cuts, degrees, signed as in PotReading. */
+    public const WIDEST = 70;
+    public const CUT_STEP = 10;
+    public const CUTS = 2 * self::WIDEST / self::CUT_STEP + 1;
+
+    /** Rolling share of the speed at the contact: −1 draw as fast as it travels, 0 stun, 1 rolling. */
+    public const ROLLS = [-0.7, -0.3, 0.0, 0.45, 1.0];
+
+    /** Surface speed of the side spin as a share of the speed; right-hand tip positive. */
+    public const SIDES = [0.0, 0.75, -0.75];
+
+    /**
+     * Speeds at the contact, m/s: SLOWEST · RUNG^k; every SKIP-th is played, from FAST on every second, and those between are cut
+     * from its path.
+     */
+    public const SLOWEST = 0.35;
+    public const RUNG = 1.09;
+    public const SPEEDS = 32;
+    public const SKIP = 4;
+    public const FAST = 14;
+
+    /** Distances of the cue ball from the contact for which strokes are told apart, m. */
+    public const DISTANCES = [0.25, 0.6, 1.1, 1.8];
+
+    /** Tip beyond which a stroke is not counted on, radii. */
+    private const MOST_TIP = 0.46;
+    private const SIDE_TIP = 0.3;
+
+    /** Tip of a rolling stroke, radii. */
+    private const ROLLING_TIP = 0.28;
+
+    /** Cue speeds counted on, m/s. */
+    private const FASTEST = 6.5;
+
+    /** @var list<float> */
+    public readonly array $speeds;
+
+    /** @var array<int, array{float, float, float}|null> cue speed, tip side and height, by (roll · 3 + side) · 32 + speed, then · 4 + distance */
+    public readonly array $strokes;
+
+    public function __construct(Simulator $simulator)
+    {
+        $speeds = [];
+        for ($k = 0; $k < self::SPEEDS; ++$k) {
+            $speeds[] = self::SLOWEST * self::RUNG ** $k;
+        }
+        $this->speeds = $speeds;
+        $strokes = [];
+        foreach (array_keys(self::ROLLS) as $roll) {
+            foreach (array_keys(self::SIDES) as $side) {
+                foreach ($speeds as $k => $speed) {
+                    foreach (self::DISTANCES as $distance) {
+                        $strokes[] = self::stroke($simulator, self::ROLLS[$roll], self::SIDES[$side], $speed, $distance);
+                    }
+                }
+            }
+        }
+        $this->strokes = $strokes;
+    }
+
+    /**
+     * The stroke that arrives so.
+     *
+     * @param float $roll     rolling share at the contact
+     * @param float $side     one of SIDES
+     * @param float $speed    at the contact, m/s
+     * @param float $distance to the contact, m
+     *
+     * @return array{float, float, float}|null cue speed (m/s), tip side and height (radii); null when no stroke does
+     */
+    public static function stroke(Simulator $simulator, float $roll, float $side, float $speed, float $distance): ?array
+    {
+        $cloth = $simulator->table->cloth;
+        $g = Defaults::GRAVITY;
+        $a = 0.0 === $side ? 0.0 : ($side > 0 ? self::SIDE_TIP : -self::SIDE_TIP);
+        if ($roll >= 1.0) {
+            // Where there is no room to roll first, as high as rolls at once.
+            $slides = 2 * (1 - 2.5 * self::ROLLING_TIP) * $speed / (7 * $cloth->slide * $g);
+            $b = $slides * $speed < $distance ? self::ROLLING_TIP : 0.4;
+            $first = sqrt($speed * $speed + 2 * $cloth->roll * $g * $distance) * 7 / (5 + 5 * $b);
+        } else {
+            $slow = $cloth->slide * $g;
+            $first = sqrt($speed * $speed + 2 * $slow * $distance);
+            $b = ($roll * $speed - 2.5 * ($first - $speed)) / (2.5 * $first);
+            if ($b > self::MOST_TIP || hypot($a, $b) > self::MOST_TIP) {
+                return null;
+            }
+        }
+        $cue = $simulator->cue;
+        $gain = (1 + $cue->tipRestitution) / (1 + $simulator->ball->mass / $cue->mass + 2.5 * ($a * $a + $b * $b));
+        $fast = $first / $gain;
+
+        return $fast > self::FASTEST ? null : [$fast, $a, $b];
+    }
+
+    /**
+     * A cut on the ladder of cuts.
+     *
+     * @param float $cut rad
+     *
+     * @return float steps from the widest cut to the left, 0 … CUTS − 1
+     */
+    public static function cutStep(float $cut): float
+    {
+        return max(0.0, min(self::CUTS - 1.0, (rad2deg($cut) + self::WIDEST) / self::CUT_STEP));
+    }
+
+    /** The place in DISTANCES that a distance (m) counts as. */
+    public static function distance(float $d): int
+    {
+        return $d < 0.4 ? 0 : ($d < 0.8 ? 1 : ($d < 1.4 ? 2 : 3));
+    }
+}

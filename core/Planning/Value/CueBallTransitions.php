@@ -1,0 +1,341 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning\Value;
+
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Internal\Kernel;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * Where potting one ball in one pocket can carry the cue ball: for every arrival of Rungs the way it goes and where it stops,
+ * alone on the table. What other balls it would meet is asked of a layout afterwards (touched()), so that one
+ * table serves however the others lie.
+ *
+ * Played for some of the speeds; those between are the same way cut short: what a slower ball lacks in energy at the end of its
+ * slide shrinks at every cushion, and while it slides, by the share that is left.
+ *
+ * @internal
+ */
+final class CueBallTransitions
+{
+    /** Rest of a cue ball that falls, or of an arrival that cannot be. */
+    public const GONE = -1.0;
+
+    /** For a first look every so manieth cut is played, without side spin. */
+    public const COARSE = 2;
+
+    /** A slide is drawn in so many chords. */
+    private const CHORDS = 3;
+
+    /** The cue ball must have had room this far before the contact, m. */
+    private const ROOM = 0.06;
+
+    /** Where it would stop is carried on at this pace of the object ball, m/s, when it reaches the pocket. */
+    private const PACE = 0.3;
+
+    /** @var list<float> rest by ((cut · 5 + roll) · 3 + side) · 32 + speed, m; GONE */
+    public array $x = [];
+
+    /** @var list<float> m */
+    public array $y = [];
+
+    /** @var list<int> run by entry, −1 for none */
+    public array $run = [];
+
+    /** @var list<float> where on the run's chords the entry stops: chord and share */
+    public array $stop = [];
+
+    /** @var list<list<float>> corners of the chords, x and y in turn, by run */
+    public array $ways = [];
+
+    /** @var list<array{float, float, float, float}> what a ball must lie in to be met: least and most x, least and most y, by run */
+    private array $boxes = [];
+
+    /** @var list<int> lower node of the rest's cell, and where in it, by entry */
+    public array $node = [];
+
+    /** @var list<float> */
+    public array $s = [];
+
+    /** @var list<float> */
+    public array $t = [];
+
+    /** @var list<int> lowest speed that brings the ball to the pocket, by cut; SPEEDS for none */
+    public array $slowest = [];
+
+    public readonly Point $from;
+    public readonly float $toward;
+
+    public function __construct(private readonly Simulator $simulator, private readonly ArrivalGrid $rungs, private readonly CueBallGrid $grid, Layout $layout, int $ball, Pocket $pocket, public readonly bool $fine = true)
+    {
+        $this->from = $layout->ball($ball);
+        $mouth = $simulator->geometry->pocket($pocket)->mouthMiddle();
+        $this->toward = $this->from->angleTo($mouth);
+        $need = sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $this->from->distanceTo($mouth)) * 1.4;
+        $push = (1 + $simulator->ball->restitution) / 2;
+        for ($c = 0; $c < ArrivalGrid::CUTS; ++$c) {
+            $cut = deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
+            $slowest = ArrivalGrid::SPEEDS;
+            if ($this->hasRoom($cut) && ($fine || 0 === $c % self::COARSE)) {
+                $least = $need / (cos($cut) * $push);
+                $slowest = (int) max(0, min(ArrivalGrid::SPEEDS, ceil(log($least / ArrivalGrid::SLOWEST) / log(ArrivalGrid::RUNG))));
+            }
+            $this->slowest[] = $slowest;
+            foreach (ArrivalGrid::ROLLS as $roll) {
+                foreach (ArrivalGrid::SIDES as $side) {
+                    $this->ladder($cut, $roll, $side, $fine || 0.0 === $side ? $slowest : ArrivalGrid::SPEEDS);
+                }
+            }
+        }
+    }
+
+    /**
+     * Balls of a layout that the cue ball meets before it stops, by entry.
+     *
+     * @return list<int> one bit for each ball number
+     */
+    public function touched(Layout $layout, int $ball): array
+    {
+        $reach = (2 * $this->simulator->ball->radius) ** 2;
+        $first = [];
+        foreach ($layout->objectBalls() as $id) {
+            if ($id === $ball) {
+                continue;
+            }
+            $px = $layout->ball($id)->x;
+            $py = $layout->ball($id)->y;
+            foreach ($this->ways as $run => $way) {
+                [$left, $right, $low, $high] = $this->boxes[$run];
+                if ($px < $left || $px > $right || $py < $low || $py > $high) {
+                    continue;
+                }
+                $bx = $way[0];
+                $by = $way[1];
+                $count = \count($way) >> 1;
+                for ($k = 1; $k < $count; ++$k) {
+                    $ax = $bx;
+                    $ay = $by;
+                    $bx = $way[2 * $k];
+                    $by = $way[2 * $k + 1];
+                    $dx = $bx - $ax;
+                    $dy = $by - $ay;
+                    $long = $dx * $dx + $dy * $dy;
+                    $at = $long > 0.0 ? (($px - $ax) * $dx + ($py - $ay) * $dy) / $long : 0.0;
+                    $at = $at < 0.0 ? 0.0 : ($at > 1.0 ? 1.0 : $at);
+                    $ox = $px - $ax - $at * $dx;
+                    $oy = $py - $ay - $at * $dy;
+                    $near = $ox * $ox + $oy * $oy;
+                    if ($near < $reach) {
+                        // Where on the chord it touches, not where it would be nearest.
+                        $back = $long > 0.0 ? sqrt(($reach - $near) / $long) : 0.0;
+                        $first[$run][$id] = $k - 1 + max(0.0, $at - $back);
+                        break;
+                    }
+                }
+            }
+        }
+        $masks = [];
+        foreach ($this->run as $entry => $run) {
+            $mask = 0;
+            foreach ($first[$run] ?? [] as $id => $at) {
+                if ($at < $this->stop[$entry]) {
+                    $mask |= 1 << $id;
+                }
+            }
+            $masks[] = $mask;
+        }
+
+        return $masks;
+    }
+
+    private function hasRoom(float $cut): bool
+    {
+        $far = 2 * $this->simulator->ball->radius;
+        $ghost = $this->from->toward($this->toward, -$far);
+        $place = $ghost->toward($this->toward - $cut, -self::ROOM);
+        $g = $this->simulator->geometry;
+        $reach = $g->reach - 1e-6;
+
+        return $place->x > $reach && $place->y > $reach && $place->x < $g->length - $reach && $place->y < $g->width - $reach;
+    }
+
+    private function ladder(float $cut, float $roll, float $side, int $slowest): void
+    {
+        $k = ArrivalGrid::SPEEDS - 1;
+        $xs = $ys = $runs = $stops = [];
+        while ($k >= 0) {
+            if ($k < $slowest) {
+                [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = [self::GONE, self::GONE, -1, 0.0];
+                --$k;
+                continue;
+            }
+            $state = $this->played($cut, $roll, $side, $this->rungs->speeds[$k]);
+            $down = KernelState::ON_TABLE !== $state->pocket[0];
+            [$way, $energy] = $this->way($state);
+            $this->ways[] = $way;
+            $this->boxes[] = $this->box($way);
+            $run = \count($this->ways) - 1;
+            $chords = (\count($way) >> 1) - 1;
+            [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [$state->x[0], $state->y[0], $run, (float) $chords];
+            $next = $k - 1;
+            for ($n = 1; !$down && $n < ($k > ArrivalGrid::FAST ? 2 : ArrivalGrid::SKIP) && $next >= $slowest; ++$n, --$next) {
+                [$xs[$next], $ys[$next], $stops[$next]] = self::cut($way, $energy, ArrivalGrid::RUNG ** (-2 * $n));
+                $runs[$next] = $run;
+            }
+            $k = $next;
+        }
+        for ($k = 0; $k < ArrivalGrid::SPEEDS; ++$k) {
+            $this->x[] = $xs[$k];
+            $this->y[] = $ys[$k];
+            $this->run[] = $runs[$k];
+            $this->stop[] = $stops[$k];
+            [$node, $s, $t] = $xs[$k] > 0.0 ? $this->grid->cell($xs[$k], $ys[$k]) : [-1, 0.0, 0.0];
+            $this->node[] = $node;
+            $this->s[] = $s;
+            $this->t[] = $t;
+        }
+    }
+
+    /**
+     * @param non-empty-list<float> $way
+     *
+     * @return array{float, float, float, float}
+     */
+    private function box(array $way): array
+    {
+        $reach = 2 * $this->simulator->ball->radius;
+        $box = [INF, -INF, INF, -INF];
+        for ($k = 0; $k < \count($way); $k += 2) {
+            $box = [min($box[0], $way[$k] - $reach), max($box[1], $way[$k] + $reach), min($box[2], $way[$k + 1] - $reach), max($box[3], $way[$k + 1] + $reach)];
+        }
+
+        return $box;
+    }
+
+    /** The cue ball arrives, recorded; the contact is turned so that throw is made good. */
+    private function played(float $cut, float $roll, float $side, float $speed): KernelState
+    {
+        $way = $this->toward - $cut;
+        $vx = $speed * cos($way);
+        $vy = $speed * sin($way);
+        $arriving = fn(float $line): KernelState => $this->arriving($line, $vx, $vy, $roll, $side * $speed);
+        $hit = $arriving($this->toward);
+        $this->simulator->kernel()->run($hit, stopAtHit: true);
+        if (hypot($hit->vx[1], $hit->vy[1]) > 1e-6) {
+            $hit = $arriving(2 * $this->toward - atan2($hit->vy[1], $hit->vx[1]));
+            $this->simulator->kernel()->run($hit, stopAtHit: true);
+        }
+        // From here on the cue ball alone: the ball it has hit is on its way to the pocket.
+        $state = new KernelState();
+        $state->add($hit->x[0], $hit->y[0], $hit->vx[0], $hit->vy[0], $hit->wx[0], $hit->wy[0], $hit->wz[0]);
+        $this->simulator->kernel()->run($state, record: true);
+
+        return $state;
+    }
+
+    /** The cue ball about to touch the ball, with the line of centres turned so. */
+    private function arriving(float $line, float $vx, float $vy, float $roll, float $spin): KernelState
+    {
+        $r = $this->simulator->ball->radius;
+        $state = new KernelState();
+        $state->add(
+            $this->from->x - (2 * $r + 1e-7) * cos($line),
+            $this->from->y - (2 * $r + 1e-7) * sin($line),
+            $vx,
+            $vy,
+            -$roll * $vy / $r,
+            $roll * $vx / $r,
+            -$spin / $r,
+        );
+        $state->add($this->from->x, $this->from->y);
+
+        return $state;
+    }
+
+    /**
+     * The cue ball's way after the contact in chords, and for every chord the squares of its speed at both ends, and
+     * whether it rolls; −1 for those on which it still slides toward the first cushion or its first roll.
+     *
+     * @return array{non-empty-list<float>, list<array{float, float, bool}>}
+     */
+    private function way(KernelState $state): array
+    {
+        $way = $energy = [];
+        $began = false;
+        foreach ($state->pieces as [$slot, $from, $to, $x, $y, $vx, $vy, $ax, $ay, $mode]) {
+            if (0 !== $slot || $to - $from < 1e-9) {
+                continue;
+            }
+            if ([] === $way) {
+                $way = [$x, $y];
+            }
+            $rolls = Kernel::SLIDE !== $mode;
+            $began = $began || $rolls;
+            $parts = $rolls ? 1 : self::CHORDS;
+            for ($i = 1; $i <= $parts; ++$i) {
+                $t0 = ($to - $from) * ($i - 1) / $parts;
+                $t1 = ($to - $from) * $i / $parts;
+                $way[] = $x + ($vx + 0.5 * $ax * $t1) * $t1;
+                $way[] = $y + ($vy + 0.5 * $ay * $t1) * $t1;
+                $energy[] = $began
+                    ? [($vx + $ax * $t0) ** 2 + ($vy + $ay * $t0) ** 2, ($vx + $ax * $t1) ** 2 + ($vy + $ay * $t1) ** 2, $rolls]
+                    : [-1.0, -1.0, false];
+            }
+        }
+        if ([] === $way) {
+            $way = [$state->x[0], $state->y[0]];
+        }
+
+        return [$way, $energy];
+    }
+
+    /**
+     * Where a slower ball stops on the same way.
+     *
+     * @param non-empty-list<float>     $way
+     * @param list<array{float, float, bool}> $energy
+     * @param float                     $share of the energy that it has
+     *
+     * @return array{float, float, float} x, y, chord and share
+     */
+    private static function cut(array $way, array $energy, float $share): array
+    {
+        $lacks = null;
+        $was = 0.0;
+        // While it slides everything is smaller by the share of the energy; what follows is moved along.
+        $shiftX = $shiftY = 0.0;
+        foreach ($energy as $k => [$begin, $end, $rolls]) {
+            $x = $way[2 * $k + 2];
+            $y = $way[2 * $k + 3];
+            if ($begin < 0.0) {
+                $shiftX = ($x - $way[0]) * ($share - 1);
+                $shiftY = ($y - $way[1]) * ($share - 1);
+                continue;
+            }
+            if (null === $lacks) {
+                $lacks = $begin * (1 - $share);
+            } elseif ($begin < $was) {
+                $lacks *= $begin / $was;
+            }
+            $was = $end;
+            if (!$rolls) {
+                // Sliding, it loses a share of what it has; rolling, as much on every metre.
+                $lacks *= $begin > 0.0 ? min(1.0, $end / $begin) : 1.0;
+            } elseif ($end <= $lacks) {
+                // Speed falls evenly with time, its square with the way.
+                $part = $begin > $end ? max(0.0, min(1.0, ($begin - $lacks) / ($begin - $end))) : 0.0;
+
+                return [$way[2 * $k] + ($x - $way[2 * $k]) * $part + $shiftX, $way[2 * $k + 1] + ($y - $way[2 * $k + 1]) * $part + $shiftY, $k + $part];
+            }
+        }
+        $last = \count($way) - 2;
+
+        return [$way[$last] + $shiftX, $way[$last + 1] + $shiftY, (float) ($last >> 1)];
+    }
+}

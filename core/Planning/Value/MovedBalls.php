@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning\Value;
+
+use ZigLane\Core\Aiming\PocketWindow;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\NormalDistribution;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * What a few balls are worth where they lie after some of them have been moved.
+ *
+ * @internal
+ */
+final readonly class MovedBalls
+{
+    /** With moved balls: errors are this much larger than those of the direction alone; thinner cuts are no shots, rad. */
+    private const LARGER = 1.15;
+    private const THINNEST = 1.31;
+
+    public function __construct(private Rack $rack, private PlanningCache $tables) {}
+
+    /**
+     * What is left of a few balls of which some have been moved, by plain geometry: the mouth as seen from where the ball now
+     * lies, the ghost balls of its edges, the error of the cue's direction between them.
+     *
+     * @param StateValues                               $worths of the table before; not kept, they keep this
+     * @param array<int, array{float, float}|null> $moved  where they lie now, m; null for one that fell
+     * @param float                                $x     cue ball, m
+     * @param float                                $y     m
+     */
+    public function worth(StateValues $worths, int $set, array $moved, float $x, float $y): float
+    {
+        foreach ($moved as $ball => $place) {
+            $set &= null === $place ? ~(1 << $ball) : ~0;
+        }
+        if ($worths->over($set)) {
+            return 1.0;
+        }
+        $g = $this->tables->simulator->geometry;
+        $diameter = 2 * $this->tables->simulator->ball->radius;
+        $sigma = $this->rack->player->aim * self::LARGER;
+        $places = [];
+        foreach ($this->rack->layout->objectBalls() as $ball) {
+            if (0 !== ($set >> $ball & 1)) {
+                $places[$ball] = isset($moved[$ball]) ? new Point(...$moved[$ball]) : $this->rack->layout->ball($ball);
+            }
+        }
+        $best = 0.0;
+        foreach ($worths->due($set) as $ball) {
+            $at = $places[$ball];
+            foreach (Pocket::cases() as $pocket) {
+                [$low, $high] = PocketWindow::openMouth($g->pocket($pocket), $at, $g->reach);
+                if ($high <= $low) {
+                    continue;
+                }
+                $ax = $at->x - $diameter * cos($low) - $x;
+                $ay = $at->y - $diameter * sin($low) - $y;
+                $bx = $at->x - $diameter * cos($high) - $x;
+                $by = $at->y - $diameter * sin($high) - $y;
+                $cut = Angle::wrap(($low + $high) / 2 - atan2($ay + $by, $ax + $bx));
+                if (abs($cut) > self::THINNEST || !$this->clear($places, $ball, $x, $y, ($ax + $bx) / 2, ($ay + $by) / 2) || !$this->clear($places, $ball, $at->x, $at->y, $g->pocket($pocket)->mouthMiddle()->x - $at->x, $g->pocket($pocket)->mouthMiddle()->y - $at->y)) {
+                    continue;
+                }
+                $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
+                $best = max($best, (2 * NormalDistribution::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo($worths->mean($set & ~(1 << $ball)), $worths->most($set & ~(1 << $ball))));
+            }
+        }
+
+        return $best;
+    }
+
+    /** What a pot leads on to about, when all that is known is how good places are in general. */
+    private static function onTo(float $mean, float $most): float
+    {
+        return ($mean + $most) / 2;
+    }
+
+    /**
+     * @param array<int, Point> $places
+     */
+    private function clear(array $places, int $ball, float $x, float $y, float $dx, float $dy): bool
+    {
+        $long = max($dx * $dx + $dy * $dy, 1e-9);
+        $least = (2 * $this->tables->simulator->ball->radius) ** 2;
+        foreach ($places as $id => $p) {
+            $at = max(0.0, min(1.0, (($p->x - $x) * $dx + ($p->y - $y) * $dy) / $long));
+            if ($id !== $ball && ($p->x - $x - $at * $dx) ** 2 + ($p->y - $y - $at * $dy) ** 2 < $least) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

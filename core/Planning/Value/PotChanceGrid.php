@@ -1,0 +1,284 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning\Value;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\NormalDistribution;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\LeastElevation;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\AcceptanceWindow;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * The chance of one pot from every node of the grid, roughly: the directions in which the ball drops become directions of the
+ * cue by plain geometry (the ghost ball of each edge), and a normal error of the cue's direction is summed between them. The
+ * exact chance is PotChance's; tests hold this one to it.
+ *
+ * @internal
+ */
+final class PotChanceGrid
+{
+    /** Thinner than this is no shot, rad. */
+    private const THINNEST = 1.31;
+
+    /** What an error of the tip (radii) adds to that of the direction, rad: squirt less throw, fitted to PotChance. */
+    private const TIP = 0.04;
+
+    /** Paces that are told apart: speeds of the ball as it leaves, m/s, from which the next one counts; speeds asked for. */
+    public const FASTER = [1.9, 2.9];
+    private const ASKED = [1.52, 2.31, 3.52];
+
+    /** By so much errors of a stroke of that pace are larger: cue speeds of about 3 and 4.5 m/s, see Player::errors(). */
+    private const LARGER = [1.0, 1.06, 1.3];
+
+    /** A ball this far behind the middle of the mouth is out of the way, m. */
+    private const BEHIND = 0.02;
+
+    /** @var list<int> nodes from which the ball can be cut there */
+    public array $nodes = [];
+
+    /** @var array<int, int> place in nodes, by node */
+    public array $place = [];
+
+    /** @var list<int> lower of the two cuts that the cut lies between, by place in nodes */
+    public array $cut = [];
+
+    /** @var list<float> how far to the upper one */
+    public array $part = [];
+
+    /** @var list<int> see ArrivalGrid::DISTANCES */
+    public array $distance = [];
+
+    /** @var list<int> balls that the cue ball would meet first, one bit each */
+    public array $blocked = [];
+
+    /** @var list<float> rad */
+    private array $sigma = [];
+
+    /** @var list<float> m */
+    private array $x = [];
+
+    /** @var list<float> m */
+    private array $y = [];
+
+    private readonly AcceptanceWindow $alone;
+
+    /** @var array<int, list<list<float>>> chances by pace and place in nodes, by the balls near the lane */
+    private array $chances = [];
+
+    /** @var array<int, array{float, float}> directions in which it would meet another, rad relative to toward, by ball */
+    private array $hinders = [];
+
+    private readonly Point $at;
+    private readonly float $diameter;
+
+    /** @var array<int, list<float>> chances at an easy pace, by the balls near the lane */
+    private array $soft = [];
+
+    /** Balls that may hinder the ball on its way, one bit each. */
+    public readonly int $lane;
+
+    public function __construct(PlanningCache $tables, Layout $layout, int $ball, Pocket $pocket, Player $player)
+    {
+        $simulator = $tables->simulator;
+        $grid = $tables->grid;
+        $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $ball => true]));
+        $this->alone = $tables->window($layout, $ball, $pocket);
+        $this->at = $layout->ball($ball);
+        $this->diameter = 2 * $simulator->ball->radius;
+        $pot = new PotChance($simulator, $only, $ball, $pocket, $player, $this->alone);
+        $g = $simulator->geometry;
+        $at = $this->at;
+        $diameter = $this->diameter;
+        $ghost = $at->toward($this->alone->toward, -$diameter);
+        $others = [];
+        foreach ($layout->objectBalls() as $id) {
+            if ($id !== $ball) {
+                $others[$id] = $layout->ball($id);
+            }
+        }
+        $lane = 0;
+        foreach ($others as $id => $other) {
+            $far = $at->distanceTo($other);
+            $turn = Angle::wrap($at->angleTo($other) - $this->alone->toward);
+            $half = asin(min(1.0, $diameter / max($far, $diameter)));
+            // As far as it goes before it drops, and where it may go.
+            if (abs($turn) - $half < $this->alone->span() && $far * cos($turn) < $this->alone->distance + self::BEHIND) {
+                $this->hinders[$id] = [$turn - $half, $turn + $half];
+                $lane |= 1 << $id;
+            }
+        }
+        $this->lane = $lane;
+        $near = $diameter * $diameter * 0.98;
+        foreach ($grid->nodes() as $node => [$x, $y]) {
+            $dx = $ghost->x - $x;
+            $dy = $ghost->y - $y;
+            $long = sqrt($dx * $dx + $dy * $dy);
+            if ($long < 0.02 || !$pot->free($x, $y)) {
+                continue;
+            }
+            $cut = $pot->cutFrom($x, $y);
+            if (abs($cut) > self::THINNEST) {
+                continue;
+            }
+            $way = atan2($dy, $dx);
+            $elevation = LeastElevation::at($x, $y, [], $way, 0.0, Defaults::READING_TIP, $g, $simulator->ball);
+            if (!is_finite($elevation)) {
+                continue;
+            }
+            $error = $pot->errors($x, $y, $way, $elevation, $pot->readingSpeed($x, $y));
+            $mask = 0;
+            foreach ($others as $id => $other) {
+                $ox = $other->x - $x;
+                $oy = $other->y - $y;
+                $along = ($ox * $dx + $oy * $dy) / $long;
+                $along = $along < 0.0 ? 0.0 : ($along > $long ? $long : $along);
+                $px = $ox - $along * $dx / $long;
+                $py = $oy - $along * $dy / $long;
+                if ($px * $px + $py * $py < $near) {
+                    $mask |= 1 << $id;
+                }
+            }
+            $step = (rad2deg($cut) + ArrivalGrid::WIDEST) / ArrivalGrid::CUT_STEP;
+            $lower = (int) max(0, min(ArrivalGrid::CUTS - 2, floor($step)));
+            $this->place[$node] = \count($this->nodes);
+            $this->nodes[] = $node;
+            $this->cut[] = $lower;
+            $this->part[] = max(0.0, min(1.0, $step - $lower));
+            $this->distance[] = ArrivalGrid::distance($long);
+            $this->blocked[] = $mask;
+            $this->sigma[] = max(hypot($error->aim, self::TIP * $error->tip), 1e-6);
+            $this->x[] = $x;
+            $this->y[] = $y;
+        }
+    }
+
+    /** Chances at an easy pace with some of the others on the table, summed over the places from which nothing is in the way. */
+    public function room(int $set): float
+    {
+        $soft = $this->soft[$set & $this->lane] ??= $this->worked($this->window($set & $this->lane, 0), self::LARGER[0]);
+        $sum = 0.0;
+        foreach ($this->blocked as $n => $blocked) {
+            if (0 === ($blocked & $set)) {
+                $sum += $soft[$n];
+            }
+        }
+
+        return $sum;
+    }
+
+    /** Whether the ball drops at all with some of the others on the table. */
+    public function goes(int $set): bool
+    {
+        return [] !== $this->window($set & $this->lane, 0);
+    }
+
+    /** The pace at which a ball leaves, by its speed, m/s. */
+    public static function pace(float $speed): int
+    {
+        return $speed < self::FASTER[0] ? 0 : ($speed < self::FASTER[1] ? 1 : 2);
+    }
+
+    /**
+     * Chances with some of the others on the table, by pace and place in nodes.
+     *
+     * @param int $set one bit for each ball
+     *
+     * @return list<list<float>>
+     */
+    public function chances(int $set): array
+    {
+        $hinder = $set & $this->lane;
+
+        return $this->chances[$hinder] ??= array_map(fn(int $pace): array => $this->worked($this->window($hinder, $pace), self::LARGER[$pace]), array_keys(self::ASKED));
+    }
+
+    /**
+     * @return array{}|array{float, float} the widest opening, rad relative to toward
+     */
+    private function window(int $hinder, int $pace): array
+    {
+        $best = [];
+        $widest = Defaults::LEAST_OPENING;
+        foreach ($this->alone->near(self::ASKED[$pace]) as $open) {
+            foreach ($this->clipped($open, $hinder) as [$low, $high]) {
+                if ($high - $low >= $widest) {
+                    $widest = $high - $low;
+                    $best = [$low, $high];
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * What of an opening balls in the way leave: each covers the directions in which the ball would meet it.
+     *
+     * @param array{float, float} $open
+     *
+     * @return list<array{float, float}>
+     */
+    private function clipped(array $open, int $hinder): array
+    {
+        $left = [$open];
+        foreach ($this->hinders as $id => [$from, $to]) {
+            if (0 === ($hinder >> $id & 1)) {
+                continue;
+            }
+            $parts = [];
+            foreach ($left as [$low, $high]) {
+                if ($to <= $low || $from >= $high) {
+                    $parts[] = [$low, $high];
+                    continue;
+                }
+                if ($from > $low) {
+                    $parts[] = [$low, $from];
+                }
+                if ($to < $high) {
+                    $parts[] = [$to, $high];
+                }
+            }
+            $left = $parts;
+        }
+
+        return $left;
+    }
+
+    /**
+     * @param array{}|array{float, float} $window
+     *
+     * @return list<float>
+     */
+    private function worked(array $window, float $larger): array
+    {
+        if ([] === $window) {
+            return array_fill(0, \count($this->nodes), 0.0);
+        }
+        [$low, $high] = $window;
+        $lowX = $this->at->x - $this->diameter * cos($this->alone->toward + $low);
+        $lowY = $this->at->y - $this->diameter * sin($this->alone->toward + $low);
+        $highX = $this->at->x - $this->diameter * cos($this->alone->toward + $high);
+        $highY = $this->at->y - $this->diameter * sin($this->alone->toward + $high);
+        $chances = [];
+        foreach ($this->x as $n => $x) {
+            $y = $this->y[$n];
+            // The angle between the lines to both ghost balls.
+            $ax = $lowX - $x;
+            $ay = $lowY - $y;
+            $bx = $highX - $x;
+            $by = $highY - $y;
+            $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
+            $chances[] = 2 * NormalDistribution::share($wide / 2 / ($larger * $this->sigma[$n])) - 1;
+        }
+
+        return $chances;
+    }
+}

@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning\Value;
+
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Games\Game;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\Order;
+
+/**
+ * The pots that a plan counts on: for every ball its best pockets, with what they need of the table, and the balls that lie so
+ * that something has to be moved first.
+ *
+ * @internal
+ */
+final class Pots
+{
+    /** Pockets counted on for each ball; for a first look, and where there are other balls to choose. */
+    private const POCKETS = 3;
+    private const FEWER = 2;
+
+    /** A pocket with less than this share of the best one's room is not. */
+    private const LEAST_ROOM = 0.08;
+
+    /** Balls with less room than this between them lie in a cluster, m. */
+    private const NEIGHBOUR = 0.04;
+
+    /** A ball with less room than this (see room()) beside a near neighbour is shut in. */
+    private const SHUT = 0.02;
+
+    /** A ball with less room than this lies badly. */
+    private const BADLY = 0.06;
+
+    /** @var array<int, list<array{Pocket, CueBallTransitions, PotChanceGrid, list<int>}>> by ball */
+    private array $pots = [];
+
+    /** Balls that only a broken cluster lets go, and those they touch; one bit each. */
+    public readonly int $cluster;
+
+    private readonly Game $game;
+    private readonly Layout $layout;
+
+    public function __construct(private readonly Rack $rack, private readonly PlanningCache $tables, private readonly bool $fine, private readonly PlanConstraints $pins)
+    {
+        $this->game = $rack->rules();
+        $this->layout = $rack->layout;
+        $this->cluster = $this->clusters();
+    }
+
+    /**
+     * A ball's pockets, the best first, each with where it sends the cue ball, its chances, and the balls met on the way by entry.
+     *
+     * @return list<array{Pocket, CueBallTransitions, PotChanceGrid, list<int>}>
+     */
+    public function of(int $ball): array
+    {
+        if (!isset($this->pots[$ball])) {
+            $this->pots[$ball] = [];
+            $fields = [];
+            $remaining = $this->remaining($ball);
+            foreach (isset($this->pins->pockets[$ball]) ? [$this->pins->pockets[$ball]] : Pocket::cases() as $pocket) {
+                $field = new PotChanceGrid($this->tables, $this->layout, $ball, $pocket, $this->rack->player);
+                if ([] !== $field->nodes) {
+                    $fields[] = [$field->room($remaining), $pocket, $field];
+                }
+            }
+            if ([] === array_filter($fields, static fn(array $f): bool => $f[0] > 0.0)) {
+                // Others will always be in its way: what it could do without them.
+                $fields = array_map(static fn(array $f): array => [$f[2]->room(0), $f[1], $f[2]], $fields);
+            }
+            usort($fields, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
+            foreach (\array_slice($fields, 0, $this->fine && Order::isFixed($this->game) ? self::POCKETS : self::FEWER) as [$room, $pocket, $field]) {
+                if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
+                    $carry = $this->tables->carry($this->layout, $ball, $pocket, $this->fine);
+                    $this->pots[$ball][] = [$pocket, $carry, $field, $carry->touched($this->layout, $ball)];
+                }
+            }
+        }
+
+        return $this->pots[$ball];
+    }
+
+    /** Balls that will still be there when a ball's turn comes, whatever the player does. */
+    private function remaining(int $ball): int
+    {
+        $set = StateValues::set($this->layout);
+        if (Order::isFixed($this->game)) {
+            return $set & ~((1 << $ball + 1) - 1);
+        }
+        foreach (Order::own($this->game, $this->layout) as $own) {
+            $set &= ~(1 << $own);
+        }
+
+        return $set;
+    }
+
+    /** Balls that will go nowhere unless something is moved, and what keeps them in. */
+    private function clusters(): int
+    {
+        $near = 2 * $this->tables->simulator->ball->radius + self::NEIGHBOUR;
+        $set = StateValues::set($this->layout);
+        $cluster = 0;
+        foreach (Order::own($this->game, $this->layout) as $ball) {
+            $neighbours = $lane = 0;
+            foreach ($this->layout->objectBalls() as $other) {
+                if ($other !== $ball && $this->layout->ball($ball)->distanceTo($this->layout->ball($other)) < $near) {
+                    $neighbours |= 1 << $other;
+                }
+            }
+            $remaining = $this->remaining($ball);
+            $now = $later = 0.0;
+            foreach ($this->of($ball) as [, , $field]) {
+                $now += $field->room($set & ~(1 << $ball)) / CueBallGrid::NODES;
+                $later += $field->room($remaining) / CueBallGrid::NODES;
+                $lane |= $field->lane;
+            }
+            if (0.0 === $later || ($now < self::SHUT && 0 !== $neighbours)) {
+                $cluster |= 1 << $ball | $neighbours | (0.0 === $later ? $lane & $remaining : 0);
+            }
+        }
+
+        return $cluster;
+    }
+
+    /** The balls that can hinder one of a set: those of a broken cluster do not hinder each other any more. */
+    public function about(int $set, int $ball): int
+    {
+        $broken = 0 !== ($set & StateValues::BROKEN) && 0 !== ($this->cluster >> $ball & 1);
+
+        return $set & ~(StateValues::BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
+    }
+
+    public function liesBadly(int $set, int $ball): bool
+    {
+        return $this->room($set, $ball) < self::BADLY;
+    }
+
+    /** From how much of the table a ball can be potted with the others of a set on it: chances summed over places, as a share. */
+    public function room(int $set, int $ball): float
+    {
+        $about = $this->about($set, $ball);
+        $sum = 0.0;
+        foreach ($this->of($ball) as [, , $field]) {
+            $sum += $field->room($about);
+        }
+
+        return $sum / CueBallGrid::NODES;
+    }
+
+    /** Whether a ball goes somewhere with the others of a set on the table. */
+    public function goes(int $set, int $ball): bool
+    {
+        foreach ($this->of($ball) as [, , $field]) {
+            if ($field->goes($set & ~(StateValues::BROKEN | 1 << $ball))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,325 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Potting;
+
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * The directions in which one ball, sent off at some speed among the others, drops in one pocket: found by sending it in
+ * steps across the mouth and beyond, every edge then bisected. Balls in the way, balls taken off the rail and balls thrown
+ * out by the jaws all come out of the simulation. Worked out once for each speed on a ladder.
+ *
+ * The one class here that remembers: the answers, so that a map of places asks once.
+ */
+final class AcceptanceWindow
+{
+    private const TRIES = 41;
+    private const BISECTIONS = 5;
+
+    /** Scanned to either side, in half mouths. */
+    private const SPAN = 2.4;
+    private const WIDEST = 1.2;
+
+    /** Contacts with rubber until a try is given up. */
+    private const MOST_RAILS = 4;
+
+    /** Side spin is told apart in steps of this share of the ball's speed. */
+    private const SIDE = 0.06;
+
+    /** Ratio of neighbouring speeds on the ladder. */
+    private const RUNG = 1.15;
+
+    /** Every so many rungs the whole mouth is scanned; those between start from the edges found there. */
+    private const ANCHOR = 3;
+
+    /** From the ball to the middle of the mouth, rad and m. */
+    public readonly float $toward;
+    public readonly float $distance;
+
+    private readonly Point $from;
+    private readonly int $index;
+
+    /** Balls this near to the mouth (m) may meet one that comes off the jaws. */
+    private const NEAR_MOUTH = 0.35;
+
+    /** @var list<Point> balls that it could meet before it drops */
+    private array $others = [];
+
+    /** @var list<int> their numbers */
+    private array $names = [];
+
+    /** @var array<string, list<array{float, float}>> by rung and side */
+    private array $known = [];
+
+    /**
+     * @param Layout $layout the balls; the cue ball does not count
+     */
+    public function __construct(private readonly Simulator $simulator, Layout $layout, public readonly int $ball, public readonly Pocket $pocket, bool $alone = false)
+    {
+        $shape = $simulator->geometry->pocket($pocket);
+        $this->from = $layout->ball($ball);
+        $this->index = $pocket->index();
+        $this->toward = $this->from->angleTo($shape->mouthMiddle());
+        $this->distance = max($this->from->distanceTo($shape->mouthMiddle()), 0.03);
+        if (!$alone) {
+            foreach ($layout->objectBalls() as $id) {
+                if ($id !== $ball && $this->matters($layout->ball($id))) {
+                    $this->others[] = $layout->ball($id);
+                    $this->names[] = $id;
+                }
+            }
+        }
+    }
+
+    /** Whether a ball lies where this one may pass on its way or come off the jaws. */
+    private function matters(Point $other): bool
+    {
+        $diameter = 2 * $this->simulator->ball->radius;
+        if ($other->distanceTo($this->simulator->geometry->pockets[$this->index]->mouthMiddle()) < self::NEAR_MOUTH) {
+            return true;
+        }
+        $far = $this->from->distanceTo($other);
+
+        return $far < $this->distance + 2 * $diameter
+            && abs(Angle::wrap($this->from->angleTo($other) - $this->toward)) < $this->span() + asin(min(1.0, $diameter / max($far, $diameter))) + 0.02;
+    }
+
+    /** The first of the other balls that it meets, sent that way (rad relative to toward); null for none. */
+    public function meets(float $way, float $speed): ?int
+    {
+        $hit = $this->sent($way, $speed, stopAtHit: true)->firstHit;
+
+        return $hit > 0 ? $this->names[$hit - 1] : null;
+    }
+
+    /**
+     * Intervals of directions, rad relative to toward, ascending; empty when the ball does not go.
+     *
+     * @param float $speed with which it leaves, sliding, m/s
+     * @param float $side  surface speed of its side spin as a share of that
+     *
+     * @return list<array{float, float}>
+     */
+    public function at(float $speed, float $side = 0.0): array
+    {
+        $side = (int) round($side / self::SIDE);
+        $place = log(max($speed, 0.01)) / log(self::RUNG);
+        $rung = (int) floor($place);
+        $share = $place - $rung;
+        $below = $this->rung($rung, $side);
+        $above = $this->rung($rung + 1, $side);
+        if (\count($below) !== \count($above)) {
+            return $share < 0.5 ? $below : $above;
+        }
+        $between = [];
+        foreach ($below as $n => [$low, $high]) {
+            $between[] = [$low + $share * ($above[$n][0] - $low), $high + $share * ($above[$n][1] - $high)];
+        }
+
+        return $between;
+    }
+
+    /**
+     * @return list<array{float, float}>
+     */
+    private function rung(int $rung, int $side): array
+    {
+        if (isset($this->known["$rung $side"])) {
+            return $this->known["$rung $side"];
+        }
+        $anchor = self::ANCHOR * (int) round($rung / self::ANCHOR);
+
+        return $this->known["$rung $side"] = match (true) {
+            0 !== $side => $this->shifted($this->rung($rung, 0), self::RUNG ** $rung, $side * self::SIDE),
+            $rung === $anchor => $this->scan(self::RUNG ** $rung, 0.0),
+            default => $this->shifted($this->rung($anchor, 0), self::RUNG ** $rung, 0.0),
+        };
+    }
+
+    /**
+     * The intervals at another speed or with side spin, found near known ones; from the beginning where one has closed.
+     *
+     * @param list<array{float, float}> $known
+     *
+     * @return list<array{float, float}>
+     */
+    private function shifted(array $known, float $speed, float $side): array
+    {
+        $step = $this->step();
+        $intervals = [];
+        foreach ($known as $n => [$low, $high]) {
+            $middle = ($low + $high) / 2;
+            if (!$this->drops($middle, $speed, $side)) {
+                return $this->scan($speed, $side);
+            }
+            // Not past the middle of the gap to the neighbour.
+            $least = 0 === $n ? -$this->span() : ($known[$n - 1][1] + $low) / 2;
+            $most = isset($known[$n + 1]) ? ($high + $known[$n + 1][0]) / 2 : $this->span();
+            $intervals[] = [$this->edgeFrom($low, $middle, -$step, $least, $speed, $side), $this->edgeFrom($high, $middle, $step, $most, $speed, $side)];
+        }
+
+        return $intervals;
+    }
+
+    /** An edge from a known one near it: outward while it drops, else inward to the middle. */
+    private function edgeFrom(float $edge, float $middle, float $step, float $limit, float $speed, float $side): float
+    {
+        $outward = static fn(float $at): bool => $step > 0 ? $at < $limit : $at > $limit;
+        if ($this->drops($edge, $speed, $side)) {
+            $inside = $edge;
+            while ($outward($inside + $step)) {
+                if (!$this->drops($inside + $step, $speed, $side)) {
+                    return $this->edge($inside, $inside + $step, $speed, $side);
+                }
+                $inside += $step;
+            }
+
+            return $limit;
+        }
+        $outside = $edge;
+        while ($step > 0 ? $outside - $step > $middle : $outside - $step < $middle) {
+            if ($this->drops($outside - $step, $speed, $side)) {
+                return $this->edge($outside - $step, $outside, $speed, $side);
+            }
+            $outside -= $step;
+        }
+
+        return $this->edge($middle, $outside, $speed, $side);
+    }
+
+    /** Step of the scan, rad. */
+    private function step(): float
+    {
+        return 2 * $this->span() / (self::TRIES - 1);
+    }
+
+    /**
+     * The same at the nearest speed of the ladder: coarser, and half the work.
+     *
+     * @return list<array{float, float}>
+     */
+    public function near(float $speed): array
+    {
+        return $this->rung((int) round(log(max($speed, 0.01)) / log(self::RUNG)), 0);
+    }
+
+    /** Speed, m/s, that brings the ball to the pocket at the reading pace. */
+    public function readingSpeed(): float
+    {
+        // It leaves sliding and keeps 5/7 of its speed.
+        return 1.4 * sqrt(Defaults::READING_PACE ** 2 + 2 * $this->simulator->table->cloth->roll * Defaults::GRAVITY * $this->distance);
+    }
+
+    /**
+     * The lower or upper edge nearest to one of another speed, rad; when nothing drops there, the window closes on itself.
+     *
+     * @param int $which 0 for lower, 1 for upper
+     */
+    public function edgeNear(float $edge, int $which, float $speed, float $side): float
+    {
+        $near = null;
+        foreach ($this->at($speed, $side) as $interval) {
+            if (null === $near || abs($interval[$which] - $edge) < abs($near - $edge)) {
+                $near = $interval[$which];
+            }
+        }
+
+        return $near ?? $edge;
+    }
+
+    /**
+     * A part of the widest interval, rad relative to toward.
+     *
+     * @param float $offset −1 … 1, 0 its middle
+     */
+    public function part(float $speed, float $offset = 0.0): ?float
+    {
+        $best = null;
+        $widest = 0.0;
+        foreach ($this->at($speed) as [$low, $high]) {
+            if ($high - $low > $widest) {
+                $widest = $high - $low;
+                $best = ($low + $high) / 2 + $offset * $widest / 2;
+            }
+        }
+
+        return $best;
+    }
+
+    /** Whether it drops when sent that way, rad relative to toward. */
+    public function drops(float $way, float $speed, float $side = 0.0): bool
+    {
+        return $this->index === $this->sent($way, $speed, $side)->pocket[0];
+    }
+
+    /** What becomes of it, sent that way (rad relative to toward): slot 0 is the ball, the others follow as in the layout. */
+    public function sent(float $way, float $speed, float $side = 0.0, bool $stopAtHit = false): KernelState
+    {
+        $state = new KernelState();
+        $state->add($this->from->x, $this->from->y, $speed * cos($this->toward + $way), $speed * sin($this->toward + $way), wz: $side * $speed / $this->simulator->ball->radius);
+        foreach ($this->others as $place) {
+            $state->add($place->x, $place->y);
+        }
+        $this->simulator->kernel()->run($state, stopAtHit: $stopAtHit, mostRails: self::MOST_RAILS);
+
+        return $state;
+    }
+
+    /** Half of what is scanned, rad. */
+    public function span(): float
+    {
+        $shape = $this->simulator->geometry->pockets[$this->index];
+
+        return min(self::WIDEST, self::SPAN * atan2($shape->tipA->distanceTo($shape->tipB) / 2, $this->distance));
+    }
+
+    /**
+     * @return list<array{float, float}>
+     */
+    private function scan(float $speed, float $side): array
+    {
+        $span = $this->span();
+        $step = $this->step();
+        $intervals = [];
+        $open = null;
+        $last = false;
+        for ($i = 0; $i < self::TRIES; ++$i) {
+            $way = -$span + $i * $step;
+            $now = $this->drops($way, $speed, $side);
+            if ($now && !$last) {
+                $open = 0 === $i ? $way : $this->edge($way, $way - $step, $speed, $side);
+            } elseif (!$now && $last) {
+                $intervals[] = [(float) $open, $this->edge($way - $step, $way, $speed, $side)];
+                $open = null;
+            }
+            $last = $now;
+        }
+        if (null !== $open) {
+            $intervals[] = [$open, $span];
+        }
+
+        return $intervals;
+    }
+
+    private function edge(float $inside, float $outside, float $speed, float $side): float
+    {
+        for ($i = 0; $i < self::BISECTIONS; ++$i) {
+            $middle = ($inside + $outside) / 2;
+            if ($this->drops($middle, $speed, $side)) {
+                $inside = $middle;
+            } else {
+                $outside = $middle;
+            }
+        }
+
+        return ($inside + $outside) / 2;
+    }
+}

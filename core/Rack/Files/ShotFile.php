@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Rack\Files;
+
+use ZigLane\Core\Aiming\AimRefused;
+use ZigLane\Core\Aiming\AimRequest;
+use ZigLane\Core\Aiming\AimSolver;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\PathPiece;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * The document { "rack": …, "shot": … } and the answer to it.
+ */
+final class ShotFile
+{
+    public const LARGEST = 2 * RackFile::LARGEST_TEXT;
+
+    /** Longest stretch of time between two points of a curved route, s. */
+    private const SAMPLE = 0.02;
+
+    private function __construct() {}
+
+    /**
+     * @param mixed $data decoded JSON, objects as \stdClass
+     *
+     * @return array<string, mixed> ready for json_encode; positions in diamonds, times in s
+     *
+     * @throws InvalidInput when the document cannot be used
+     * @throws AimRefused   when the ball and pocket asked for have no direct shot
+     */
+    public static function answer(mixed $data): array
+    {
+        $file = new Fields($data, '');
+        foreach (['rack', 'shot'] as $key) {
+            if (!$file->has($key)) {
+                throw new InvalidInput($key, 'is missing');
+            }
+        }
+        try {
+            $rack = RackFile::read($file->raw('rack'));
+        } catch (InvalidInput $e) {
+            throw $e->under('rack');
+        }
+        $spec = RackFile::readShot($file->raw('shot'));
+        $simulator = $rack->simulator();
+        try {
+            $speed = $spec->speed->on(new TableLengths($simulator));
+        } catch (InvalidInput $e) {
+            throw $e->under('shot');
+        }
+        $elevation = deg2rad($spec->elevationDeg);
+        if (null !== $spec->aimDeg) {
+            $shot = new Shot(deg2rad($spec->aimDeg), $speed, $spec->tip, $elevation);
+            $result = $simulator->play($rack->layout, $shot);
+        } else {
+            if (null === $spec->ball || null === $spec->pocket) {
+                throw new InvalidInput('shot', 'needs aimDeg, or ball and pocket');
+            }
+            if (!$rack->layout->has($spec->ball)) {
+                throw new InvalidInput('shot.ball', \sprintf('the %d is not on the table', $spec->ball));
+            }
+            $solution = (new AimSolver($simulator))->solve(
+                $rack->layout,
+                new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $elevation, $spec->offset),
+            );
+            $shot = $solution->shot;
+            $result = $solution->result;
+        }
+
+        return self::describe($rack, $shot, $result);
+    }
+
+    /**
+     * @return array<string, mixed>
+     */
+    private static function describe(Rack $rack, Shot $shot, ShotResult $result): array
+    {
+        $size = $rack->table->size;
+        $events = [];
+        foreach ($result->events as $event) {
+            $row = ['t' => round($event->time, 6), 'type' => $event->type->value, 'balls' => array_map(BallId::name(...), $event->balls)];
+            if (null !== $event->pocket) {
+                $row['pocket'] = $event->pocket->value;
+            }
+            $events[] = $row + ['at' => self::diamonds($event->at, $size)];
+        }
+        $pocketed = [];
+        foreach ($result->pocketed as $ball => $pocket) {
+            $pocketed[] = ['ball' => BallId::name($ball), 'pocket' => $pocket->value];
+        }
+        $final = new \stdClass();
+        foreach ($result->final->balls as $ball => $place) {
+            $final->{BallId::name($ball)} = self::diamonds($place, $size);
+        }
+        $routes = new \stdClass();
+        foreach ($result->paths as $ball => $pieces) {
+            $routes->{BallId::name($ball)} = self::route($pieces, $size);
+        }
+
+        return [
+            'aimDeg' => round(rad2deg(Angle::wrap($shot->aim)), 6),
+            'events' => $events,
+            'pocketed' => $pocketed,
+            'final' => $final,
+            'routes' => $routes,
+            'firstHit' => null === $result->firstHit ? null : BallId::name($result->firstHit),
+            'foul' => $rack->rules()->judge($rack->layout, $result)->foul?->value,
+        ];
+    }
+
+    /**
+     * @param list<PathPiece> $pieces
+     *
+     * @return list<array{float, float, float}> [t, x, y]
+     */
+    private static function route(array $pieces, TableSize $size): array
+    {
+        $points = [];
+        foreach ($pieces as $piece) {
+            $parts = $piece->rolling ? 1 : max(1, (int) ceil(($piece->to - $piece->from) / self::SAMPLE));
+            for ($i = [] === $points ? 0 : 1; $i <= $parts; ++$i) {
+                $t = $piece->from + ($piece->to - $piece->from) * $i / $parts;
+                $points[] = [round($t, 6), ...self::diamonds($piece->at($t), $size)];
+            }
+        }
+
+        return $points;
+    }
+
+    /**
+     * @return array{float, float}
+     */
+    private static function diamonds(Point $p, TableSize $size): array
+    {
+        [$x, $y] = $size->diamondsOf($p);
+
+        return [round($x, 6), round($y, 6)];
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Rack;
+
+use ZigLane\Core\Aiming\AimRefused;
+use ZigLane\Core\Aiming\AimRequest;
+use ZigLane\Core\Aiming\AimSolver;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * A rack as a legal break leaves it, simulated; the same number always gives the same rack.
+ *
+ * In nine-ball, ten-ball and eight-ball the balls are broken hard from the head string. In straight pool the rack of fourteen
+ * is opened by a break shot, as it is in the middle of a run: the break ball beside it is potted, and the cue ball goes on into
+ * the balls. Breaks that scratch, drop the money ball or the eight, or are not legal are played again with the next numbers.
+ */
+final readonly class FreshRack
+{
+    /** Cue speed of a firm break, m/s, and of a break shot (common practice, no source). */
+    public const BREAK_SPEED = 8.5;
+    public const SHOT_SPEED = 3.6;
+
+    /** Cue ball from the head rail and aside of the middle, diamonds. */
+    public const PLACE = [1.95, 0.6];
+
+    /** A legal break drops a ball or sends so many to a rail (WPA rules, from memory). */
+    private const TO_RAIL = 4;
+
+    /** Breaks tried before giving up. */
+    private const MOST = 200;
+
+    /**
+     * @param Rack $rack      cue ball where the break left it
+     * @param int  $dropped   balls that the break potted
+     * @param int  $tries     breaks until this one
+     */
+    private function __construct(public Rack $rack, public int $dropped, public int $tries) {}
+
+    /**
+     * @param int   $number repeats the rack
+     * @param float $speed  of the cue, m/s
+     * @param float $aside  cue ball aside of the middle, diamonds, −1.5 … 1.5
+     */
+    public static function broken(GameName $game, int $number, Player $player, Table $table = new Table(), float $speed = self::BREAK_SPEED, float $aside = self::PLACE[1]): self
+    {
+        $random = new Generator(1_000_003 * $number + match ($game) {
+            GameName::NineBall => 9,
+            GameName::TenBall => 10,
+            GameName::EightBall => 8,
+            GameName::StraightPool => 14,
+        });
+        $simulator = new Simulator($table);
+        for ($try = 1; $try <= self::MOST; ++$try) {
+            $left = GameName::StraightPool === $game ? self::opened($simulator, $random, $player) : self::struck($simulator, $game, $random, $player, $speed, $aside);
+            if (null !== $left) {
+                [$layout, $dropped] = $left;
+
+                return new self(new Rack(\sprintf('Break %d, %s', $number, str_replace('-', ' ', $game->value)), $game, $table, $layout, player: $player), $dropped, $try);
+            }
+        }
+        throw new \LogicException('No legal break in ' . self::MOST . ' tries.');
+    }
+
+    /**
+     * @return array{Layout, int}|null
+     */
+    private static function struck(Simulator $simulator, GameName $game, Generator $random, Player $player, float $speed, float $aside): ?array
+    {
+        $layout = RackUp::layout($simulator, $game, $random);
+        $cue = $simulator->table->size->pointAt(self::PLACE[0], 2.0 + $aside + $random->between(-0.05, 0.05));
+        $shot = new Shot(
+            $cue->angleTo($layout->ball(RackUp::apex($layout))) + $player->aim * $random->normal(),
+            // Nobody swings faster than the hardest break, whatever the error.
+            min(Defaults::MAX_CUE_SPEED, $speed * (1 + 0.4 * $player->speed * $random->normal())),
+            new Tip(0.0, max(-0.45, min(0.45, 0.05 + $player->tip / $simulator->ball->radius * $random->normal()))),
+        );
+        $result = $simulator->play($layout->with(BallId::CUE, $cue), $shot);
+        $money = match ($game) {
+            GameName::NineBall => 9,
+            GameName::TenBall => 10,
+            default => 8,
+        };
+        $dropped = \count($result->pocketed);
+
+        return $result->scratched() || isset($result->pocketed[$money]) || (0 === $dropped && self::toRail($result) < self::TO_RAIL)
+            ? null
+            : [$result->final, $dropped];
+    }
+
+    /**
+     * The break shot of straight pool.
+     *
+     * @return array{Layout, int}|null
+     */
+    private static function opened(Simulator $simulator, Generator $random, Player $player): ?array
+    {
+        $rack = RackUp::layout($simulator, GameName::StraightPool, $random);
+        // The ball at the apex is the break ball, beside the rack; the cue ball lies behind it.
+        $apex = RackUp::apex($rack);
+        $side = 0 === $random->integer(0, 1) ? -1.0 : 1.0;
+        $size = $simulator->table->size;
+        $break = $size->pointAt($random->between(5.9, 6.5), 2.0 + $side * $random->between(0.72, 0.95));
+        $cue = $size->pointAt($random->between(4.6, 5.1), 2.0 + $side * $random->between(0.9, 1.35));
+        $layout = $rack->with($apex, $break)->with(BallId::CUE, $cue);
+        $pocket = $side < 0 ? Pocket::FootLeft : Pocket::FootRight;
+        try {
+            $aim = (new AimSolver($simulator))->solve($layout, new AimRequest($apex, $pocket, self::SHOT_SPEED, new Tip(0.0, 0.15)));
+        } catch (AimRefused) {
+            return null;
+        }
+        $result = $simulator->play($layout, new Shot($aim->shot->aim, self::SHOT_SPEED * (1 + 0.3 * $player->speed * $random->normal()), new Tip(0.0, 0.15)));
+        $moved = 0;
+        foreach ($result->final->objectBalls() as $ball) {
+            $moved += $result->final->ball($ball)->distanceTo($layout->ball($ball)) > 0.1 ? 1 : 0;
+        }
+
+        return $result->scratched() || !isset($result->pocketed[$apex]) || $moved < 8 ? null : [$result->final, \count($result->pocketed)];
+    }
+
+    private static function toRail(ShotResult $result): int
+    {
+        $balls = [];
+        foreach ($result->events as $event) {
+            if (EventType::BallCushion === $event->type && BallId::CUE !== $event->balls[0]) {
+                $balls[$event->balls[0]] = true;
+            }
+        }
+
+        return \count($balls);
+    }
+}

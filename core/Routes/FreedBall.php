@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Routes;
+
+/**
+ * What a route that moves another ball on purpose does for that ball.
+ */
+final readonly class FreedBall
+{
+    /**
+     * @param int   $ball  that is moved
+     * @param float $moved share of tries in which it is
+     * @param float $goes  share of tries after which it goes in some pocket
+     * @param bool  $before whether it goes as it lies
+     */
+    public function __construct(public int $ball, public float $moved, public float $goes, public bool $before) {}
+
+    public function words(): string
+    {
+        return \sprintf(
+            'Moves the %d in %.0f %% of the tries; it %s, afterwards it does in %.0f %%',
+            $this->ball,
+            100 * $this->moved,
+            $this->before ? 'goes as it lies' : 'goes nowhere as it lies',
+            100 * $this->goes,
+        );
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Routes;
+
+/**
+ * Why a route, in one sentence made from its numbers.
+ */
+final class Reason
+{
+    /** Dangers below this share are not worth a word. */
+    private const WORTH_SAYING = 0.015;
+
+    private function __construct() {}
+
+    public static function of(Route $r): string
+    {
+        if (null !== $r->freed) {
+            return \sprintf('%s; what then comes is left at %.0f %% on average%s. By %d tries.', $r->freed->words(), 100 * $r->worth, $r->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->scratch) : '', $r->tries);
+        }
+        $count = \count($r->family->rails);
+        $say = [match ($count) {
+            0 => \sprintf('%s, %.0f cm', $r->family->stroke, 100 * $r->travel),
+            1 => \sprintf('one cushion, %.1f m', $r->travel),
+            default => \sprintf('%s cushions, %.1f m', [2 => 'two', 3 => 'three', 4 => 'four', 5 => 'five'][$count] ?? $count, $r->travel),
+        }];
+        if (null !== $r->window) {
+            $left = null === $r->next ? 'holds' : "still leaves the {$r->next[0]}";
+            $say[] = "anything from {$r->window->words()} $left";
+        }
+        $dangers = array_filter([
+            'scratch' => $r->scratch,
+            'no shot left' => $r->pot * $r->hooked,
+            'left too far off or on the wrong side' => $r->pot * $r->astray,
+            'another ball moved' => $r->touches,
+        ], static fn(float $share): bool => $share >= self::WORTH_SAYING);
+        arsort($dangers);
+        foreach (\array_slice($dangers, 0, 2) as $what => $share) {
+            $say[] = \sprintf('%s %.0f %%', $what, 100 * $share);
+        }
+
+        return ucfirst(implode('; ', $say)) . '.';
+    }
+
+    /** How the first of two close routes differs from the second; "" when they are not close. */
+    public static function against(Route $one, Route $other): string
+    {
+        if (abs($one->worth - $other->worth) > 0.04) {
+            return '';
+        }
+        $say = [];
+        foreach (['pot' => $one->pot - $other->pot, 'position' => $one->position - $other->position, 'scratch' => $one->scratch - $other->scratch] as $what => $more) {
+            if (abs($more) >= 0.01) {
+                $say[] = \sprintf('%s %+.0f points', $what, 100 * $more);
+            }
+        }
+        $short = $one->travel - $other->travel;
+        if (abs($short) > 0.3) {
+            $say[] = \sprintf('%.1f m %s', abs($short), $short < 0 ? 'shorter' : 'longer');
+        }
+
+        return [] === $say ? 'As good as the next.' : 'Against the next: ' . implode(', ', $say) . '.';
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Routes;
+
+use ZigLane\Core\Aiming\AimRefused;
+use ZigLane\Core\Aiming\AimRequest;
+use ZigLane\Core\Aiming\AimSolver;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+
+/**
+ * A shot found by search as one a leg can state: the part of the pocket is found that makes the aim solver point the cue
+ * the same way.
+ */
+final class TakeOver
+{
+    private const STEPS = 6;
+
+    /** Rounded to what a player can set: lengths, and ball radii. */
+    private const LENGTHS = 2;
+    private const TIP = 2;
+
+    private function __construct() {}
+
+    /** @param Rack $rack as the shot finds it */
+    public static function spec(Rack $rack, int $ball, Pocket $pocket, Shot $shot): ShotSpec
+    {
+        $simulator = $rack->simulator();
+        $lengths = new TableLengths($simulator);
+        $tip = new Tip(round($shot->tip->side, self::TIP), round($shot->tip->height, self::TIP));
+        $speed = Speed::tableLengths(round($lengths->ofSpeed($shot->speed), self::LENGTHS));
+        $mps = $lengths->toSpeed((float) $speed->lengths);
+        $solver = new AimSolver($simulator);
+        $miss = static function (float $offset) use ($solver, $rack, $ball, $pocket, $mps, $tip, $shot): ?float {
+            try {
+                return $solver->solve($rack->layout, new AimRequest($ball, $pocket, $mps, $tip, $shot->elevation, $offset))->shot->aim - $shot->aim;
+            } catch (AimRefused) {
+                return null;
+            }
+        };
+        // The aim turns one way as the part of the pocket goes the other: halve between the ends.
+        [$low, $high] = [-1.0, 1.0];
+        $atLow = $miss($low);
+        $atHigh = $miss($high);
+        $offset = 0.0;
+        if (null !== $atLow && null !== $atHigh) {
+            if ($atLow * $atHigh > 0.0) {
+                $offset = abs($atLow) < abs($atHigh) ? $low : $high;
+            } else {
+                for ($i = 0; $i < self::STEPS; ++$i) {
+                    $offset = ($low + $high) / 2;
+                    $at = $miss($offset);
+                    if (null === $at) {
+                        break;
+                    }
+                    if ($at * $atLow > 0.0) {
+                        $low = $offset;
+                    } else {
+                        $high = $offset;
+                    }
+                }
+            }
+        }
+
+        return ShotSpec::toPocket($ball, $pocket, $speed, $tip, round($offset, 2), 0.0);
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Games;
+
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Games\Foul;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Games\Group;
+use ZigLane\Core\Games\Verdict;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\ShotResult;
+
+/**
+ * The rules as commonly played; an event's own rules decide.
+ */
+final class RulesTest extends TestCase
+{
+    private static function layout(int ...$balls): Layout
+    {
+        $places = [];
+        foreach ([0, ...array_values($balls)] as $i => $ball) {
+            $places[$ball] = new Point(0.1 + 0.1 * (int) $i, 0.5);
+        }
+
+        return new Layout($places);
+    }
+
+    /**
+     * @param list<int> $down
+     */
+    private static function judge(GameName $game, Layout $before, ?int $firstHit, array $down = [], bool $rail = true, ?Group $group = null): Verdict
+    {
+        $final = $before;
+        foreach ($down as $ball) {
+            $final = $final->without($ball);
+        }
+        $pocketed = array_fill_keys($down, Pocket::FootLeft);
+
+        return $game->rules($group)->judge($before, new ShotResult([], [], $final, $pocketed, $firstHit, $rail, 1.0));
+    }
+
+    public function testNineBall(): void
+    {
+        $rules = GameName::NineBall->rules();
+        $before = self::layout(2, 5, 9);
+        self::assertSame(range(1, 9), $rules->rack());
+        self::assertSame([2], $rules->legalTargets($before));
+        self::assertNull(self::judge(GameName::NineBall, $before, 2)->foul);
+        $wrong = self::judge(GameName::NineBall, $before, 5);
+        self::assertSame(Foul::WrongBallFirst, $wrong->foul);
+        self::assertSame('Foul: the cue ball touches the 5 first, not the 2.', $wrong->why);
+        self::assertSame(Foul::NoHit, self::judge(GameName::NineBall, $before, null)->foul);
+        self::assertSame(Foul::NoRail, self::judge(GameName::NineBall, $before, 2, rail: false)->foul);
+        self::assertSame(Foul::Scratch, self::judge(GameName::NineBall, $before, 2, [2, 0])->foul);
+        self::assertTrue(self::judge(GameName::NineBall, $before, 2, [9])->won, 'the nine off the 2 wins');
+        self::assertFalse(self::judge(GameName::NineBall, $before, 5, [9])->won, 'not after a foul');
+        self::assertFalse(self::judge(GameName::NineBall, $before, 2, [9, 0])->won);
+        self::assertTrue($rules->isOver(self::layout(2)));
+    }
+
+    public function testTenBallEndsWithTheTen(): void
+    {
+        self::assertSame(range(1, 10), GameName::TenBall->rules()->rack());
+        self::assertFalse(self::judge(GameName::TenBall, self::layout(9, 10), 9, [9])->won);
+        self::assertTrue(self::judge(GameName::TenBall, self::layout(10), 10, [10])->won);
+    }
+
+    public function testEightBall(): void
+    {
+        $before = self::layout(1, 8, 12);
+        self::assertSame([1, 12], GameName::EightBall->rules()->legalTargets($before), 'open table');
+        self::assertSame([1], GameName::EightBall->rules(Group::Solids)->legalTargets($before));
+        self::assertSame([12], GameName::EightBall->rules(Group::Stripes)->legalTargets($before));
+        self::assertSame([8], GameName::EightBall->rules(Group::Solids)->legalTargets(self::layout(8, 12)));
+        self::assertSame(Foul::WrongBallFirst, self::judge(GameName::EightBall, $before, 12, group: Group::Solids)->foul);
+        self::assertTrue(self::judge(GameName::EightBall, $before, 1, [8], group: Group::Solids)->lost, 'the eight too early');
+        self::assertTrue(self::judge(GameName::EightBall, self::layout(8, 12), 8, [8], group: Group::Solids)->won);
+        self::assertTrue(self::judge(GameName::EightBall, self::layout(8, 12), 8, [8, 0], group: Group::Solids)->lost, 'a scratch on the eight');
+    }
+
+    public function testStraightPoolLeavesABreakBall(): void
+    {
+        $rules = GameName::StraightPool->rules();
+        self::assertSame([3, 14], $rules->legalTargets(self::layout(3, 14)));
+        self::assertFalse($rules->isOver(self::layout(3, 14)));
+        self::assertTrue($rules->isOver(self::layout(14)));
+    }
+}

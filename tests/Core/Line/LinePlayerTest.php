@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Line;
+
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Line\FirstTry;
+use ZigLane\Core\Line\LegReading;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\LeastElevation;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+
+final class LinePlayerTest extends TestCase
+{
+    /**
+     * @param array<int, array{float, float}> $balls diamonds
+     * @param list<ShotSpec>                  $legs
+     */
+    private static function rack(array $balls, array $legs): Rack
+    {
+        $layout = new Layout(array_map(static fn(array $p): Point => TableSize::NineFoot->pointAt($p[0], $p[1]), $balls));
+
+        return new Rack('R', GameName::NineBall, new Table(), $layout, legs: $legs);
+    }
+
+    private static function leg(int $ball, Pocket $pocket, float $lengths = 2.0, Tip $tip = new Tip()): ShotSpec
+    {
+        return ShotSpec::toPocket($ball, $pocket, Speed::tableLengths($lengths), $tip);
+    }
+
+    public function testEachLegBeginsWhereTheLastOneEnded(): void
+    {
+        $rack = self::rack([0 => [5, 2], 8 => [6.5, 1.2], 9 => [2, 3.5]], [self::leg(8, Pocket::FootLeft, 1.2), self::leg(9, Pocket::HeadRight)]);
+        [$one, $two] = LinePlayer::for($rack)->play($rack);
+        self::assertSame(LegState::Holds, $one->state);
+        self::assertSame(LegState::Holds, $two->state, implode(' ', $two->faults));
+        self::assertEquals($one->after(), $two->before);
+        self::assertFalse($two->before?->has(8));
+        self::assertTrue($two->verdict?->won);
+    }
+
+    public function testAScratchEndsTheLineInWords(): void
+    {
+        // Straight in with plenty of follow: the cue ball goes after it.
+        $rack = self::rack([0 => [6, 2], 1 => [7, 1], 9 => [2, 3]], [self::leg(1, Pocket::FootLeft, 2.5, new Tip(0.0, 0.4)), self::leg(9, Pocket::HeadRight)]);
+        [$one, $two] = LinePlayer::for($rack)->play($rack);
+        self::assertSame(LegState::Breaks, $one->state);
+        self::assertSame(['Scratch: the cue ball drops in the foot left pocket.'], $one->faults);
+        self::assertStringContainsString('scratches in the foot left pocket', LegReading::of($one, TableSize::NineFoot));
+        self::assertSame(LegState::Waits, $two->state);
+        self::assertSame(['Not reached: leg 1 does not hold.'], $two->faults);
+    }
+
+    public function testUnintendedContactsAreSaid(): void
+    {
+        $clear = self::rack([0 => [5, 2], 1 => [6.5, 1.6], 9 => [1, 3.5]], [self::leg(1, Pocket::FootLeft, 2.0)]);
+        [$leg] = LinePlayer::for($clear)->play($clear);
+        self::assertSame([], $leg->notes);
+        // The 7 goes where the cue ball would pass after the contact.
+        $cue = $leg->result->paths[0] ?? [];
+        $inTheWay = $clear->withBall(7, $cue[\count($cue) - 1]->end());
+        [$leg] = LinePlayer::for($inTheWay)->play($inTheWay);
+        self::assertSame(LegState::Holds, $leg->state, implode(' ', $leg->faults));
+        self::assertSame(['The cue ball runs into the 7.'], $leg->notes);
+    }
+
+    public function testALegForABallThatIsDownIsSpentAndTheLineGoesOn(): void
+    {
+        $rack = self::rack([0 => [5, 2], 8 => [6.5, 1.2], 9 => [2, 3.5]], [self::leg(8, Pocket::FootLeft, 1.2), self::leg(8, Pocket::FootLeft), self::leg(9, Pocket::HeadRight)]);
+        $legs = LinePlayer::for($rack)->play($rack);
+        self::assertSame([LegState::Holds, LegState::Spent, LegState::Holds], array_map(static fn($l) => $l->state, $legs));
+        self::assertSame(['The 8 is already down.'], $legs[1]->faults);
+    }
+
+    public function testTheWrongBallFirstBreaksALeg(): void
+    {
+        $rack = self::rack([0 => [5, 2], 1 => [1, 1], 9 => [6, 3]], [self::leg(9, Pocket::FootRight)]);
+        [$leg] = LinePlayer::for($rack)->play($rack);
+        self::assertSame(LegState::Breaks, $leg->state);
+        self::assertSame(['Foul: the cue ball touches the 9 first, not the 1.'], $leg->faults);
+    }
+
+    public function testARailBehindTheCueBallRaisesTheCue(): void
+    {
+        $rack = self::rack([0 => [0.0867, 2], 1 => [4, 2.6], 9 => [6, 1]], [self::leg(1, Pocket::FootRight)]);
+        [$leg] = LinePlayer::for($rack)->play($rack);
+        self::assertMatchesRegularExpression('/The cue must be raised to \d+° to clear what is behind the cue ball\./', $leg->notes[0]);
+        self::assertGreaterThan(deg2rad(5), $leg->shot?->elevation);
+        $high = LeastElevation::of($rack->layout, 0.0, new Tip(0.0, 0.5), (new Simulator())->geometry, (new Simulator())->ball);
+        $low = LeastElevation::of($rack->layout, 0.0, new Tip(0.0, -0.2), (new Simulator())->geometry, (new Simulator())->ball);
+        self::assertLessThan($low, $high, 'a higher tip needs less');
+    }
+
+    public function testABallBehindTheCueBallRaisesTheCueUnlessItIsAside(): void
+    {
+        $s = new Simulator();
+        $least = static fn(float $y): float => LeastElevation::of(new Layout([0 => new Point(1.0, 0.6), 5 => new Point(0.9, $y)]), 0.0, new Tip(), $s->geometry, $s->ball);
+        self::assertGreaterThan(deg2rad(10), $least(0.6));
+        self::assertSame(0.0, $least(0.65));
+    }
+
+    public function testAFirstTryIsTheEasiestPocketForTheBallThatIsDue(): void
+    {
+        $simulator = new Simulator();
+        $rack = self::rack([0 => [5, 2], 3 => [6.5, 1], 9 => [6, 3]], []);
+        $try = FirstTry::for($simulator, $rack->layout, $rack->rules());
+        self::assertSame(3, $try?->ball);
+        self::assertSame(Pocket::FootLeft, $try->pocket);
+        self::assertNull(FirstTry::for($simulator, $rack->layout->without(3)->without(9), $rack->rules()));
+    }
+
+    public function testATenthHarderIsTheSameAimWithMoreSpeed(): void
+    {
+        $rack = self::rack([0 => [5, 2], 8 => [6.5, 1.2], 9 => [6, 3]], [self::leg(8, Pocket::FootLeft, 1.2)]);
+        $player = LinePlayer::for($rack);
+        [$leg] = $player->play($rack);
+        self::assertNotNull($leg->shot);
+        $harder = $player->replay($leg, 1.1);
+        self::assertEquals((new Simulator())->play($rack->layout, $leg->shot->withSpeed($leg->shot->speed * 1.1)), $harder);
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Planning;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Games\Group;
+use ZigLane\Core\Planning\CountedDeadline;
+use ZigLane\Core\Planning\Plan;
+use ZigLane\Core\Planning\PlannedShot;
+use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Tests\Core\Reading\Read;
+
+/**
+ * Ten racks of our own on which the right plan turns on one idea (each common practice, no source): it is planned, and said.
+ */
+final class IdeasTest extends TestCase
+{
+    /**
+     * @param array<int|string, array{float, float}> $balls
+     * @param callable(Plan): void                   $check
+     */
+    #[DataProvider('racks')]
+    public function testTheIdeaIsPlannedAndNamed(array $balls, string $game, ?string $group, Level $level, string $said, callable $check): void
+    {
+        $rack = Read::rack($balls, $game, $group)->withPlayer(Player::of($level));
+        // No time beyond the first shot's: so nothing here depends on how fast the machine is.
+        $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
+        self::assertNull($plan->stopped);
+        $words = implode("\n", [...$plan->says, ...array_merge(...array_map(static fn(PlannedShot $s): array => $s->ideas, $plan->shots))]);
+        self::assertStringContainsString($said, $words);
+        $check($plan);
+    }
+
+    /**
+     * @return iterable<string, array{array<int|string, array{float, float}>, string, string|null, Level, string, callable(Plan): void}>
+     */
+    public static function racks(): iterable
+    {
+        yield 'stay on the right side' => [
+            ['cue' => [4.5, 2.6], 5 => [6.6, 3.3], 3 => [7.0, 1.6], 8 => [1.5, 1.0], 9 => [7.3, 1.9], 10 => [6.7, 1.85], 11 => [6.75, 1.3]],
+            'eight-ball', 'solids', Level::League, 'Stay on the right side of the 3, left of its line',
+            static fn(Plan $p) => self::assertSame([5, 3, 8], self::order($p)),
+        ];
+        yield 'break the cluster early, with an insurance ball' => [
+            ['cue' => [4.5, 1.2], 1 => [5.6, 0.7], 2 => [3.0, 3.2], 3 => [6.0, 2.0], 4 => [6.19, 2.0], 8 => [2.0, 1.0], 10 => [6.095, 2.17], 11 => [6.0, 1.82]],
+            'eight-ball', 'solids', Level::Advanced, 'is the insurance ball',
+            static function (Plan $p): void {
+                self::assertStringStartsWith('Breaks the cluster of the 3, 4, 10 and 11', $p->shots[0]->ideas[0]);
+                self::assertStringContainsString('shot 1 opens it', implode(' ', $p->says));
+            },
+        ];
+        yield 'the key ball' => [
+            ['cue' => [4, 2], 1 => [6.5, 1.0], 2 => [1.6, 2.9], 8 => [1.2, 1.2]],
+            'eight-ball', 'solids', Level::Advanced, 'The 2 is the key ball: it leads to the 8.',
+            static fn(Plan $p) => self::assertSame([1, 2, 8], self::order($p)),
+        ];
+        yield 'leave the far ball for last' => [
+            ['cue' => [5.5, 2.0], 1 => [6.4, 1.0], 2 => [7.0, 2.6], 3 => [6.0, 3.2], 4 => [0.8, 1.0], 8 => [0.9, 3.0]],
+            'eight-ball', 'solids', Level::League, 'The 4 lies far from the rest and is left for the end.',
+            static fn(Plan $p) => self::assertSame([4, 8], \array_slice(self::order($p), -2)),
+        ];
+        yield 'take stripes' => [
+            ['cue' => [3, 2], 1 => [6.0, 1.9], 2 => [6.2, 1.9], 3 => [6.1, 2.1], 4 => [7.5, 0.09], 8 => [2.0, 1.0], 10 => [5.0, 1.0], 11 => [3.5, 3.2], 12 => [1.5, 2.8]],
+            'eight-ball', null, Level::Advanced, 'Take stripes: about',
+            static fn(Plan $p) => self::assertSame(Group::Stripes, $p->rack->group),
+        ];
+        yield 'bump the eight to where it goes' => [
+            ['cue' => [4.6, 2.0], 1 => [6.0, 2.4], 2 => [3.0, 1.0], 8 => [5.0, 3.913], 9 => [4.78, 3.913], 10 => [5.22, 3.913]],
+            'eight-ball', 'solids', Level::Advanced, 'The 8, 9 and 10 lie in a cluster and go only once it is open',
+            static fn(Plan $p) => self::assertStringStartsWith('Breaks the cluster of the 8, 9 and 10', implode(' ', array_merge(...array_map(static fn(PlannedShot $s): array => $s->ideas, $p->shots)))),
+        ];
+        yield 'round three cushions rather than across' => [
+            ['cue' => [5.98, 1.16], 1 => [6.9, 0.9], 2 => [5.4, 0.7], 4 => [5.64, 2.1], 5 => [4.63, 1.5], 6 => [7.81, 1.5], 7 => [3.32, 3.14], 9 => [0.3, 2.7]],
+            'nine-ball', null, Level::League, 'Goes round three cushions (',
+            static fn(Plan $p) => self::assertStringStartsWith('Goes round three cushions', implode(' ', $p->shots[0]->ideas)),
+        ];
+        yield 'the ball in the way first' => [
+            ['cue' => [4, 2], 3 => [7.0, 1.6], 5 => [7.5, 0.5], 8 => [1.5, 1.0], 9 => [7.3, 1.9], 10 => [6.7, 1.85], 11 => [6.75, 1.3], 12 => [5.0, 3.2]],
+            'eight-ball', 'solids', Level::League, 'of the 3',
+            static fn(Plan $p) => self::assertSame([5, 3, 8], self::order($p)),
+        ];
+        yield 'keep the break ball' => [
+            ['cue' => [4, 2], 1 => [6.2, 2.85], 2 => [2.0, 1.0], 3 => [4.6, 1.2], 4 => [7.2, 0.8]],
+            'straight-pool', null, Level::Advanced, 'it leaves the cue ball for the break ball, the 1.',
+            static fn(Plan $p) => self::assertNotContains(1, self::order($p)),
+        ];
+        yield 'the pocket that leads on' => [
+            ['cue' => [3.0, 1.0], 8 => [4.0, 0.5], 9 => [4.0, 3.913]],
+            'nine-ball', null, Level::League, 'The 8 in the foot left pocket instead: about',
+            static fn(Plan $p) => self::assertSame('side-left', $p->shots[0]->pocket->value),
+        ];
+    }
+
+    /**
+     * @return list<int>
+     */
+    private static function order(Plan $plan): array
+    {
+        return array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots);
+    }
+}

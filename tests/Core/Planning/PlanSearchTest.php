@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Planning;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Planning\CountedDeadline;
+use ZigLane\Core\Planning\Files\ConstraintsFile;
+use ZigLane\Core\Planning\Files\PlanFile;
+use ZigLane\Core\Planning\Plan;
+use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Planning\PlannedShot;
+use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Tests\Core\Reading\Read;
+
+final class PlanSearchTest extends TestCase
+{
+    private const THREE = ['cue' => [4, 2], 1 => [6.5, 1.0], 2 => [3.0, 3.1], 9 => [1.3, 1.2]];
+    private const SOLIDS = ['cue' => [4, 2], 1 => [6.5, 1.0], 2 => [1.6, 2.9], 3 => [5.0, 3.0], 8 => [1.2, 1.2]];
+
+    /** First a whole line, then better ones; each goes to the end, and played as written it holds. */
+    public function testLinesComeWholeAndHold(): void
+    {
+        $plans = iterator_to_array((new PlanSearch(Read::rack(self::THREE)))->plans(), false);
+        self::assertGreaterThan(1, \count($plans));
+        foreach ($plans as $n => $plan) {
+            self::assertSame([1, 2, 9], self::order($plan), "plan $n");
+            self::assertNull($plan->stopped);
+            self::assertHolds($plan);
+            self::assertSame($n === \count($plans) - 1, $plan->settled);
+            self::assertSame(0 === $n ? 0 : 1, \count(array_filter(\array_slice($plan->shots, 0, 1), static fn(PlannedShot $s): bool => $s->settled)));
+            self::assertEqualsWithDelta($plan->runOut, $plan->shots[0]->runOut, 1e-12);
+        }
+        $last = $plans[\count($plans) - 1];
+        // What is kept shot by shot multiplies up to about the whole.
+        self::assertEqualsWithDelta($last->runOut, $last->through(3), 0.05);
+        foreach ([1, 2, 3] as $n) {
+            self::assertLessThanOrEqual(1.0, $last->kept($n));
+        }
+        self::assertGreaterThan(0.5, $last->runOut);
+        foreach ($last->shots as $n => $shot) {
+            self::assertGreaterThanOrEqual($shot->position, $shot->pot + 1e-9);
+            self::assertGreaterThan(0.3, $shot->position);
+            self::assertSame($n === 2, $shot->zone->isEmpty());
+        }
+        self::assertNotSame([], $last->shots[0]->why);
+    }
+
+    /** Written as JSON and read again it is the same line. */
+    public function testAPlanSurvivesItsFile(): void
+    {
+        $rack = Read::rack(self::THREE)->withBallInHand(true);
+        $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
+        $text = json_encode(PlanFile::describe($plan), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
+        $data = json_decode($text, false, 64, \JSON_THROW_ON_ERROR);
+        self::assertInstanceOf(\stdClass::class, $data);
+        $again = PlanFile::read($data, $rack);
+        self::assertHolds($again);
+        self::assertSame(self::order($plan), self::order($again));
+        self::assertSame($plan->says, $again->says);
+        self::assertSame($plan->hinge, $again->hinge);
+        self::assertEqualsWithDelta(0.0, $plan->rack->layout->ball(0)->distanceTo($again->rack->layout->ball(0)), 1e-6);
+        $data->shots[0]->pocket = 'upstairs'; // @phpstan-ignore property.nonObject, offsetAccess.nonOffsetAccessible
+        $this->expectExceptionMessage('plan.shots[0].pocket: is no pocket');
+        PlanFile::read($data, $rack);
+    }
+
+    /** The same rack always gets the same plan. */
+    public function testThePlanIsTheSameAgain(): void
+    {
+        $plan = static fn(): string => json_encode(PlanFile::describe((new PlanSearch(Read::rack(self::THREE)))->plan()), \JSON_THROW_ON_ERROR);
+        self::assertSame($plan(), $plan());
+    }
+
+    /** Nobody runs out from where the ball is hidden, and the plan says so. */
+    public function testWhatCannotBeShotIsSaid(): void
+    {
+        $plan = (new PlanSearch(Read::rack(['cue' => [1.0, 2.0], 1 => [7.0, 2.0], 5 => [1.4, 2.0], 6 => [1.35, 1.8], 7 => [1.35, 2.2], 9 => [4, 1]])))->plan();
+        self::assertSame([], $plan->shots);
+        self::assertSame(0.0, $plan->runOut);
+        self::assertStringContainsString('There is no direct shot on the 1', (string) $plan->stopped);
+    }
+
+    public function testAPinnedPocketIsUsedAndPaidFor(): void
+    {
+        $free = (new PlanSearch(Read::rack(self::THREE)))->plan();
+        $other = Pocket::HeadRight === $free->shots[1]->pocket ? Pocket::SideRight : Pocket::HeadRight;
+        $pinned = (new PlanSearch(Read::rack(self::THREE), new PlanConstraints(pockets: [2 => $other])))->plan();
+        self::assertSame($other, $pinned->shots[1]->pocket);
+        self::assertLessThan($free->runOut + 0.02, $pinned->runOut);
+        self::assertMatchesRegularExpression('/What is pinned costs/', implode(' ', $pinned->says));
+    }
+
+    public function testAPinnedOrderIsKept(): void
+    {
+        foreach ([[3, 1], [2, 1, 3]] as $order) {
+            $rack = Read::rack(self::SOLIDS, 'eight-ball', 'solids');
+            $played = self::order((new PlanSearch($rack, new PlanConstraints(order: $order)))->plan());
+            self::assertSame($order, array_values(array_intersect($played, $order)));
+            self::assertSame(8, $played[\count($played) - 1]);
+        }
+    }
+
+    /** Where the cue ball must lie for the 2 was drawn by hand: that is where it is sent. */
+    public function testAPinnedZoneIsPlayedInto(): void
+    {
+        $rack = Read::rack(self::THREE);
+        $pins = ConstraintsFile::read(['zones' => ['2' => [[3.6, 1.2], [5.6, 1.2], [5.6, 2.6], [3.6, 2.6]]]], $rack);
+        $plan = (new PlanSearch($rack, $pins))->plan();
+        [$x, $y] = $rack->table->size->diamondsOf($plan->shots[0]->rest);
+        self::assertTrue($x > 3.4 && $x < 5.8 && $y > 1.0 && $y < 2.8, "stops at $x, $y");
+        self::assertSame($pins->zones[2]->contains(1.4, 0.6), ConstraintsFile::read(ConstraintsFile::write($pins, $rack), $rack)->zones[2]->contains(1.4, 0.6));
+    }
+
+    /** Legs that are kept are played as they stand; one that does not hold is said. */
+    public function testKeptLegsComeFirst(): void
+    {
+        $own = ShotSpec::toPocket(1, Pocket::FootLeft, Speed::tableLengths(2.0));
+        $plan = (new PlanSearch(Read::rack(self::THREE)->withLegs([$own]), new PlanConstraints(keep: 1)))->plan();
+        self::assertSame($own, $plan->shots[0]->spec);
+        self::assertSame([1, 2, 9], self::order($plan));
+        self::assertHolds($plan);
+        $wrong = ShotSpec::toPocket(1, Pocket::HeadRight, Speed::tableLengths(2.0));
+        $plan = (new PlanSearch(Read::rack(self::THREE)->withLegs([$wrong]), new PlanConstraints(keep: 1)))->plan();
+        self::assertStringStartsWith('Leg 1, which was to be kept, does not hold', (string) $plan->stopped);
+    }
+
+    /**
+     * @param array<mixed> $pins
+     */
+    #[DataProvider('badPins')]
+    public function testBadPinsAreRefusedInWords(array $pins, string $why): void
+    {
+        $this->expectException(InvalidInput::class);
+        $this->expectExceptionMessage($why);
+        ConstraintsFile::read($pins, Read::rack(self::THREE));
+    }
+
+    /**
+     * @return iterable<array{array<mixed>, string}>
+     */
+    public static function badPins(): iterable
+    {
+        yield [['pockets' => ['1' => 'cellar']], 'pins.pockets.1: is no pocket'];
+        yield [['pockets' => ['7' => 'foot-left']], 'pins.pockets.7: "7" is no object ball on the table'];
+        yield [['order' => ['2', '2']], 'pins.order[1]: the 2 is named twice'];
+        yield [['order' => ['cue']], 'pins.order[0]: "cue" is no object ball on the table'];
+        yield [['zones' => ['2' => [[1, 1], [2, 2]]]], 'pins.zones.2: needs 3 to 60 corners'];
+        yield [['zones' => ['2' => [[1, 1], [9, 2], [3, 3]]]], 'pins.zones.2[1]: is no place on the table'];
+        yield [['keep' => 3], 'pins.keep: must be a whole number from 0 to 0'];
+        yield [['order' => 'all'], 'pins.order: must be a list'];
+    }
+
+    /**
+     * @return list<int>
+     */
+    private static function order(Plan $plan): array
+    {
+        return array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots);
+    }
+
+    private static function assertHolds(Plan $plan): void
+    {
+        $line = $plan->line();
+        $states = array_map(static fn(LegOutcome $o): LegState => $o->state, LinePlayer::for($line)->play($line));
+        self::assertSame(array_fill(0, \count($plan->shots), LegState::Holds), $states);
+    }
+}

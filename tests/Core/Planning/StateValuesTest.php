@@ -1,0 +1,242 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Planning;
+
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Experiments\Workload;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\CueStrike;
+use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\RunOutEvaluator;
+use ZigLane\Core\Planning\Value\ArrivalGrid;
+use ZigLane\Core\Planning\Value\CueBallGrid;
+use ZigLane\Core\Planning\Value\PlanningCache;
+use ZigLane\Core\Planning\Value\PotChanceGrid;
+use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Tests\Core\Reading\Read;
+
+/**
+ * The tables behind a plan against the simulator, the exact chances, and the search that they lead.
+ */
+final class StateValuesTest extends TestCase
+{
+    /** A stroke worked backward from the contact arrives there as it should: speed and rolling share, by the simulator. */
+    public function testStrokesArriveAsWorkedOut(): void
+    {
+        $simulator = new Simulator();
+        $r = $simulator->ball->radius;
+        $tried = 0;
+        foreach (ArrivalGrid::ROLLS as $roll) {
+            foreach ([0.6, 1.0, 1.8, 3.0] as $speed) {
+                foreach (ArrivalGrid::DISTANCES as $distance) {
+                    $stroke = ArrivalGrid::stroke($simulator, $roll, 0.0, $speed, $distance);
+                    if (null === $stroke) {
+                        continue;
+                    }
+                    ++$tried;
+                    [$v, $a, $b] = $stroke;
+                    [$vx, $vy, $wx, $wy, $wz] = CueStrike::given(0.0, $v, $a, $b, 0.0, $simulator->cue, $simulator->ball);
+                    $state = new KernelState();
+                    $state->add(0.3, 0.6, $vx, $vy, $wx, $wy, $wz);
+                    $simulator->kernel()->run($state, record: true);
+                    foreach ($state->pieces as [, $from, $to, $x, , $px, , $ax, , $mode]) {
+                        // When it has come so far, on the piece that goes there.
+                        $square = $px * $px + 2 * $ax * (0.3 + $distance - $x);
+                        if ($x <= 0.3 + $distance && $x + ($px + 0.5 * $ax * ($to - $from)) * ($to - $from) >= 0.3 + $distance && $square > 0) {
+                            $arrives = sqrt($square);
+                            self::assertEqualsWithDelta($speed, $arrives, 0.035 * $speed, "roll $roll, $distance m");
+                            if ($roll < 1.0) {
+                                $spin = $wy + 2.5 * 0.2 * 9.80665 / $r * ($px - $arrives) / (0.2 * 9.80665);
+                                self::assertEqualsWithDelta($roll, $r * $spin / $arrives, 0.02, "roll $roll at $speed m/s, $distance m");
+                            }
+                            break;
+                        }
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(40, $tried);
+    }
+
+    /**
+     * Where a pot carries the cue ball, against both balls played on the whole table: the speeds that are played exactly, those
+     * between nearly.
+     */
+    public function testCarriesAreWhatTheSimulatorPlays(): void
+    {
+        $simulator = new Simulator();
+        $tables = new PlanningCache($simulator, Player::of(Level::League));
+        $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3]]);
+        $carry = $tables->carry($rack->layout, 1, Pocket::FootLeft, true);
+        $r = $simulator->ball->radius;
+        $random = new Generator(4);
+        $exact = $between = [];
+        while (\count($between) < 300) {
+            $c = $random->integer(1, ArrivalGrid::CUTS - 2);
+            $roll = $random->integer(0, 4);
+            $side = $random->integer(0, 2);
+            $k = $random->integer(0, ArrivalGrid::SPEEDS - 1);
+            $entry = (($c * 5 + $roll) * 3 + $side) * ArrivalGrid::SPEEDS + $k;
+            if ($carry->node[$entry] < 0) {
+                continue;
+            }
+            $speed = $tables->rungs->speeds[$k];
+            $way = $carry->toward - deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
+            $line = $carry->toward;
+            for ($n = 0; $n < 2; ++$n) {
+                $state = new KernelState();
+                $state->add($carry->from->x - (2 * $r + 1e-7) * cos($line), $carry->from->y - (2 * $r + 1e-7) * sin($line), $speed * cos($way), $speed * sin($way), -ArrivalGrid::ROLLS[$roll] * $speed * sin($way) / $r, ArrivalGrid::ROLLS[$roll] * $speed * cos($way) / $r, -ArrivalGrid::SIDES[$side] * $speed / $r);
+                $state->add($carry->from->x, $carry->from->y);
+                $simulator->kernel()->run($state, stopAtHit: 0 === $n);
+                if (0 === $n) {
+                    $line = 2 * $carry->toward - atan2($state->vy[1], $state->vx[1]);
+                }
+            }
+            $off = hypot($state->x[0] - $carry->x[$entry], $state->y[0] - $carry->y[$entry]);
+            // Between the fast ones every second is played.
+            if ($k > ArrivalGrid::FAST && 0 === (ArrivalGrid::SPEEDS - 1 - $k) % 2) {
+                $exact[] = $off;
+            } else {
+                $between[] = $off;
+            }
+        }
+        sort($exact);
+        sort($between);
+        // Beside them the two balls that meet a second time, which the table leaves out.
+        self::assertLessThan(0.001, $exact[(int) (0.9 * \count($exact))]);
+        self::assertLessThan(0.05, $between[(int) (0.5 * \count($between))]);
+        self::assertLessThan(0.25, $between[(int) (0.85 * \count($between))]);
+    }
+
+    /** Balls that the cue ball meets are those that the simulator says it meets. */
+    public function testTouchedBallsAreMet(): void
+    {
+        $simulator = new Simulator();
+        $tables = new PlanningCache($simulator, Player::of(Level::League));
+        $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3], 5 => [3.0, 2.6], 7 => [4.2, 0.8], 9 => [6.0, 3.2]]);
+        $carry = $tables->carry($rack->layout, 1, Pocket::FootLeft, false);
+        $masks = $carry->touched($rack->layout, 1);
+        $way = static fn(int $entry): array => $carry->ways[$carry->run[$entry]];
+        $seen = 0;
+        foreach ($masks as $entry => $mask) {
+            if ($carry->node[$entry] < 0 || 0 !== $entry % 3) {
+                continue;
+            }
+            foreach ([5, 7, 9] as $ball) {
+                $at = $rack->layout->ball($ball);
+                $near = INF;
+                $points = $way($entry);
+                $last = (int) ceil($carry->stop[$entry]);
+                for ($k = 1; $k <= $last; ++$k) {
+                    for ($part = 0; $part <= 40 && $k - 1 + $part / 40 <= $carry->stop[$entry]; ++$part) {
+                        $near = min($near, hypot($points[2 * $k - 2] + ($points[2 * $k] - $points[2 * $k - 2]) * $part / 40 - $at->x, $points[2 * $k - 1] + ($points[2 * $k + 1] - $points[2 * $k - 1]) * $part / 40 - $at->y));
+                    }
+                }
+                if (abs($near - 0.05715) > 0.004) {
+                    self::assertSame($near < 0.05715, 0 !== ($mask >> $ball & 1), "entry $entry, ball $ball at $near m");
+                    ++$seen;
+                }
+            }
+        }
+        self::assertGreaterThan(500, $seen);
+    }
+
+    /** The rough chances against PotChance's on random racks: mean difference and mean absolute difference. */
+    public function testRoughChancesAreNearTheExactOnes(): void
+    {
+        $simulator = new Simulator();
+        $player = Player::of(Level::League);
+        $tables = new PlanningCache($simulator, $player);
+        $nodes = $tables->grid->nodes();
+        $off = [];
+        foreach ((new Workload($simulator, 5))->racks(5) as $rack) {
+            $set = StateValues::set($rack->layout);
+            foreach ([[1, Pocket::FootLeft], [4, Pocket::SideRight], [7, Pocket::HeadRight]] as [$ball, $pocket]) {
+                $field = new PotChanceGrid($tables, $rack->layout, $ball, $pocket, $player);
+                $pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $player);
+                [$soft] = $field->chances($set & ~(1 << $ball));
+                foreach ($field->nodes as $n => $node) {
+                    if (0 === $n % 9) {
+                        $mine = 0 === ($field->blocked[$n] & $set & ~(1 << $ball)) ? $soft[$n] : 0.0;
+                        $off[] = $mine - $pot->fromPlace(...$nodes[$node])->chance;
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(150, \count($off));
+        self::assertLessThan(0.03, abs(array_sum($off) / \count($off)));
+        self::assertLessThan(0.06, array_sum(array_map(abs(...), $off)) / \count($off));
+    }
+
+    /**
+     * What the maps promise for a place is what the search then finds there, judged by errors that neither has seen: the mean of
+     * one over that of the other.
+     */
+    public function testTheMapsNeitherFlatterNorBelittle(): void
+    {
+        $simulator = new Simulator();
+        $player = Player::of(Level::League);
+        $random = new Generator(3);
+        $fresh = ErrorSamples::random(500, $random);
+        $promised = $found = 0.0;
+        $cases = 0;
+        foreach ((new Workload($simulator, 11))->racks(9, 5) as $rack) {
+            $layout = $rack->layout->without(5)->with(9, $rack->layout->ball(5));
+            $rack = $rack->withLayout($layout);
+            $tables = new PlanningCache($simulator, $player);
+            $worths = new StateValues($rack, $tables);
+            $set = StateValues::set($layout);
+            $good = array_keys(array_filter($worths->worths($set), static fn(float $w): bool => $w > 0.4 * $worths->most($set)));
+            foreach (range(1, 3) as $_) {
+                $place = new Point(...$tables->grid->nodes()[$good[$random->integer(0, \count($good) - 1)]]);
+                $choice = $worths->choices($set, $place->x, $place->y)[0] ?? null;
+                if (null === $choice) {
+                    continue;
+                }
+                [$ball, $pocket] = $choice;
+                $laid = $rack->withBall(0, $place);
+                $pot = new PotChance($simulator, $laid->layout, $ball, $pocket, $player);
+                if (!$pot->free($place->x, $place->y)) {
+                    continue;
+                }
+                $strokes = $worths->strokes($set, $ball, $pocket, $tables->grid->node($place->x, $place->y), $pot->cutFrom($place->x, $place->y), $place->distanceTo($layout->ball($ball)));
+                $search = new RouteSearch($laid, $ball, $pocket, new RunOutEvaluator($laid, $worths, $ball, $set & ~(1 << $ball)));
+                $routes = $search->from(\array_slice($strokes, 0, 10), 1, 2, 96);
+                $promised += $worths->at($set, $place->x, $place->y);
+                $found += [] === $routes ? 0.0 : $search->chances($routes[0]->shot, 500, $fresh)['worth'];
+                ++$cases;
+            }
+        }
+        self::assertGreaterThan(20, $cases);
+        self::assertEqualsWithDelta(1.0, $found / $promised, 0.12);
+    }
+
+    /** From a place deep in good position for the last ball only its pot is left; and no worth is above 1. */
+    public function testTheLastBall(): void
+    {
+        $rack = Read::rack(['cue' => [4, 2], 9 => [6.6, 0.9]]);
+        $tables = new PlanningCache($rack->simulator(), $rack->player);
+        $worths = new StateValues($rack, $tables);
+        $field = new PotChanceGrid($tables, $rack->layout, 9, Pocket::FootLeft, $rack->player);
+        [$soft] = $field->chances(0);
+        $all = $worths->worths(1 << 9);
+        self::assertCount(CueBallGrid::NODES, $all);
+        foreach ($field->nodes as $n => $node) {
+            self::assertGreaterThanOrEqual(min($soft[$n], 0.9) - 0.35, $all[$node]);
+        }
+        self::assertLessThanOrEqual(1.0, max($all));
+        self::assertGreaterThan(0.95, max($all));
+        self::assertSame([], $worths->worths(0));
+        self::assertSame(1.0, $worths->at(0, 1.0, 0.6));
+    }
+}

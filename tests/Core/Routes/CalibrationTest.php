@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Routes;
+
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Experiments\RandomRoutes;
+use ZigLane\Core\Experiments\Workload;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Tests\Survey;
+
+/**
+ * Whether the chances told are those that come about.
+ */
+final class CalibrationTest extends TestCase
+{
+    private const TRIES = 5000;
+
+    /** 40 shots (15 in the suite) under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
+    public function testTheChancesToldComeAbout(): void
+    {
+        $routes = Survey::size(40, 15);
+        $errors = ErrorSamples::random(self::TRIES, new Generator(99));
+        $bias = ['pot' => 0.0, 'position' => 0.0, 'worth' => 0.0];
+        $judged = 0;
+        foreach ((new Workload(new Simulator(), 5))->legs(16) as [$rack, $ball, $pocket]) {
+            $search = new RouteSearch($rack, $ball, $pocket);
+            foreach (\array_slice($search->settled(), 0, 3) as $route) {
+                if (++$judged > $routes) {
+                    break 2;
+                }
+                $played = $search->chances($route->shot, self::TRIES, $errors);
+                foreach (['pot' => $route->pot, 'position' => $route->position, 'worth' => $route->worth] as $what => $told) {
+                    // 400 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
+                    self::assertEqualsWithDelta($played[$what], $told, 0.03, "$what of route $judged, {$route->family->words()}");
+                    $bias[$what] += ($told - $played[$what]) / $routes;
+                }
+            }
+        }
+        self::assertGreaterThan($routes, $judged);
+        foreach ($bias as $what => $mean) {
+            self::assertEqualsWithDelta(0.0, $mean, 0.008, "$what on the whole");
+        }
+    }
+
+    /** The short version of "lane:routes": random search with twice the shots, both winners under fresh errors. */
+    public function testRandomSearchSeldomFindsBetter(): void
+    {
+        $random = new Generator(7);
+        $errors = ErrorSamples::random(self::TRIES, $random);
+        $better = 0;
+        $sum = 0.0;
+        foreach ((new Workload(new Simulator(), 3))->legs(Survey::size(5, 3)) as [$rack, $ball, $pocket]) {
+            $search = new RouteSearch($rack, $ball, $pocket);
+            $worth = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::TRIES, $errors)['worth'];
+            $own = $worth($search->settled()[0] ?? null);
+            $other = $worth((new RandomRoutes($search, $random))->best(2 * $search->played));
+            $better += $other > $own + 0.02 ? 1 : 0;
+            $sum += $own - $other;
+        }
+        self::assertLessThanOrEqual(1, $better);
+        self::assertGreaterThan(0.0, $sum, 'on the whole the search finds more');
+    }
+}
