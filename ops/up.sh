@@ -25,7 +25,7 @@ run_up() {
     fi
     database_wait
     # The compiled application is kept by what it was made from, so that the one that runs is not pulled away under its feet.
-    build=$(find bin config core src templates composer.json -type f -exec sha256sum {} + | LC_ALL=C sort | sha256sum | cut -c1-12)
+    build=$(find bin config core src templates tools composer.json -type f -exec sha256sum {} + | LC_ALL=C sort | sha256sum | cut -c1-12)
     write_settings "$environment" "$build"
     console_quiet cache:warmup
     [ -z "$running" ] || control_quiet stop 'planner:*' 'reader:*' 'upkeep:*' || true

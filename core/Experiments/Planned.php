@@ -16,13 +16,13 @@ final class Planned implements Policy
     private ?Planner $planner = null;
     private ?Rack $last = null;
 
-    public function __construct(private readonly SearchBudget $effort) {}
+    public function __construct(private readonly SearchBudget $budget) {}
 
     public function next(Rack $rack): ?array
     {
         // One planner for a rack; another rack, table or player needs another.
         if (null === $this->planner || null === $this->last || $this->last->name !== $rack->name) {
-            $this->planner = new Planner($rack, $this->effort);
+            $this->planner = new Planner($rack, $this->budget);
         }
         $this->last = $rack;
         [$laid, $choice] = $this->planner->begin($rack);

@@ -6,15 +6,13 @@ namespace ZigLane\Core\Experiments;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\GameName;
-use ZigLane\Core\Games\Group;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Shot;
-use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Player\Stance;
 use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Settings\Defaults;
 
 /**
  * Plays fresh racks, every stroke with the player's error in it, until the rack is run out or the turn is over.
@@ -57,15 +55,12 @@ final readonly class Season
             if ($verdict->won) {
                 return new Played(true, $predicted, $shots + 1);
             }
-            $potted = array_diff(array_keys($result->pocketed), [BallId::CUE]);
-            $made = GameName::NineBall === $this->game ? [] !== $potted : ($result->pocketed[$called->ball] ?? null) === $called->pocket;
-            if ($verdict->lost || !$verdict->legal() || !$made) {
+            if ($verdict->lost || !$verdict->legal() || !$rack->rules()->countsAsMade($called->ball, $called->pocket, $result)) {
                 return new Played(false, $predicted, $shots + 1);
             }
+            $group = $rack->rules()->isTableOpen() ? $rack->rules()->groupTakenWith($called->ball) : null;
             $rack = $rack->withLayout($result->final);
-            if (GameName::EightBall === $this->game && null === $rack->group) {
-                $rack = $rack->withGroup(Group::Solids->owns($called->ball) ? Group::Solids : Group::Stripes);
-            }
+            $rack = null === $group ? $rack : $rack->withGroup($group);
         }
 
         return new Played(false, (float) $predicted, $shots);
@@ -76,13 +71,8 @@ final readonly class Season
     {
         $cue = $rack->layout->ball(BallId::CUE);
         $error = $this->player->errors($shot->elevation, $shot->speed, Stance::at($this->player, $cue->x, $cue->y, $shot->aim, $rack->table->length(), $rack->table->width()));
-        $a = $shot->tip->side + $error->tip * $random->normal();
-        $b = $shot->tip->height + $error->tip * $random->normal();
-        // Beyond the limit the tip slips off; here the ball is then hit at the limit, and badly aimed.
-        $far = hypot($a, $b);
-        $slip = $far > Defaults::MISCUE_LIMIT ? Defaults::MISCUE_LIMIT / $far : 1.0;
-        $aim = $shot->aim + $error->aim * $random->normal() + ($slip < 1.0 ? 0.2 : 0.0);
+        $tip = [$random->normal(), $random->normal()];
 
-        return new Shot($aim, min(Defaults::MAX_CUE_SPEED, $shot->speed * max(0.05, 1.0 + $error->speed * $random->normal())), new Tip($a * $slip, $b * $slip), $shot->elevation);
+        return Execution::shot($error, [$random->normal(), $random->normal(), ...$tip], $shot);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
 
@@ -26,6 +28,75 @@ final readonly class EightBall implements Game
     public function rack(): array
     {
         return range(1, 15);
+    }
+
+    public function rackRows(): array
+    {
+        return [1, 2, 3, 4, 5];
+    }
+
+    /** The eight in the middle and one of each group in the far corners (WPA rules, from memory). */
+    public function rackOrder(Generator $random): array
+    {
+        $corners = $random->shuffled([$random->integer(1, 7), $random->integer(9, 15)]);
+        $order = $random->shuffled(array_values(array_diff(range(1, 15), [self::EIGHT], $corners)));
+        // Fifth is the middle of the third row; eleventh and fifteenth are the far corners.
+        array_splice($order, 4, 0, [self::EIGHT]);
+        array_splice($order, 10, 0, [$corners[0]]);
+        array_splice($order, 14, 0, [$corners[1]]);
+
+        return $order;
+    }
+
+    public function hasFixedOrder(): bool
+    {
+        return false;
+    }
+
+    public function ownBalls(Layout $layout): array
+    {
+        $own = $this->legalTargets($layout);
+        if ($layout->has(self::EIGHT) && !\in_array(self::EIGHT, $own, true)) {
+            $own[] = self::EIGHT;
+            sort($own);
+        }
+
+        return $own;
+    }
+
+    public function lastBall(Layout $layout): ?int
+    {
+        return $layout->has(self::EIGHT) ? self::EIGHT : null;
+    }
+
+    public function endsWithBreakShot(): bool
+    {
+        return false;
+    }
+
+    public function isTableOpen(): bool
+    {
+        return null === $this->group;
+    }
+
+    public function groupTakenWith(int $ball): Group
+    {
+        return Group::Solids->owns($ball) ? Group::Solids : Group::Stripes;
+    }
+
+    public function hasObstacles(): bool
+    {
+        return true;
+    }
+
+    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
+    {
+        return ($result->pocketed[$ball] ?? null) === $pocket;
+    }
+
+    public function spoilsBreak(int $ball): bool
+    {
+        return self::EIGHT === $ball;
     }
 
     public function legalTargets(Layout $layout): array

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
 
 /**
- * The rules of a game, as far as running out a rack needs them. An event's own rules may differ and then decide.
+ * The rules of a game, as far as running out a rack needs them: all that differs from game to game is asked here. An event's own
+ * rules may differ and then decide.
  */
 interface Game
 {
@@ -18,6 +21,46 @@ interface Game
      * @return list<int> the object balls of a full rack
      */
     public function rack(): array;
+
+    /**
+     * @return list<int> balls in each row of the rack, from the apex on
+     */
+    public function rackRows(): array;
+
+    /**
+     * @return list<int> numbers from the apex on, row by row, drawn as far as the rules leave them open
+     */
+    public function rackOrder(Generator $random): array;
+
+    /** Whether the balls must be struck from the lowest number up. */
+    public function hasFixedOrder(): bool;
+
+    /**
+     * @return list<int> balls on the table that the player has to pocket, ascending; in eight-ball the own group and the eight, on an
+     *                   open table every ball
+     */
+    public function ownBalls(Layout $layout): array;
+
+    /** The ball on the table that ends the rack; null in straight pool, and when it is gone. */
+    public function lastBall(Layout $layout): ?int;
+
+    /** Whether a rack ends with one ball left, beside which the next is broken open. */
+    public function endsWithBreakShot(): bool;
+
+    /** Whether the player's group is still to be chosen. */
+    public function isTableOpen(): bool;
+
+    /** The group that a pot of this ball on an open table gives; null where there are no groups. */
+    public function groupTakenWith(int $ball): ?Group;
+
+    /** Whether there are balls that the player may not pocket. */
+    public function hasObstacles(): bool;
+
+    /** Whether a shot that was called counts as made, fouls aside. */
+    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool;
+
+    /** Whether a break that drops this ball is played again when a rack is to be practised. */
+    public function spoilsBreak(int $ball): bool;
 
     /**
      * @return list<int> balls on the table that may be struck first, ascending; empty when the rack is over

@@ -11,6 +11,17 @@ enum GameName: string
     case TenBall = 'ten-ball';
     case StraightPool = 'straight-pool';
 
+    /** Told apart in seeds: the same number of a break gives other racks in other games. */
+    public function seed(): int
+    {
+        return match ($this) {
+            self::NineBall => 9,
+            self::TenBall => 10,
+            self::EightBall => 8,
+            self::StraightPool => 14,
+        };
+    }
+
     /**
      * The rules of that game.
      *

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
 
@@ -24,6 +27,68 @@ final readonly class Rotation implements Game
     public function rack(): array
     {
         return range(1, $this->money);
+    }
+
+    public function rackRows(): array
+    {
+        return 9 === $this->money ? [1, 2, 3, 2, 1] : [1, 2, 3, 4];
+    }
+
+    /** The 1 at the apex and the money ball in the middle, which is the fifth place of both racks (WPA rules, from memory). */
+    public function rackOrder(Generator $random): array
+    {
+        $rest = $random->shuffled(range(2, $this->money - 1));
+        array_splice($rest, 3, 0, [$this->money]);
+
+        return [1, ...$rest];
+    }
+
+    public function hasFixedOrder(): bool
+    {
+        return true;
+    }
+
+    public function ownBalls(Layout $layout): array
+    {
+        return $layout->objectBalls();
+    }
+
+    public function lastBall(Layout $layout): ?int
+    {
+        $balls = $layout->objectBalls();
+
+        return [] === $balls ? null : max($balls);
+    }
+
+    public function endsWithBreakShot(): bool
+    {
+        return false;
+    }
+
+    public function isTableOpen(): bool
+    {
+        return false;
+    }
+
+    public function groupTakenWith(int $ball): ?Group
+    {
+        return null;
+    }
+
+    public function hasObstacles(): bool
+    {
+        return false;
+    }
+
+    /** In nine-ball any ball will do; ten-ball is called. */
+    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
+    {
+        return GameName::NineBall === $this->game ? [] !== array_diff(array_keys($result->pocketed), [BallId::CUE]) : ($result->pocketed[$ball] ?? null) === $pocket;
+    }
+
+    public function spoilsBreak(int $ball): bool
+    {
+        return $this->money === $ball;
     }
 
     public function legalTargets(Layout $layout): array

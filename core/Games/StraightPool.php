@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
 
@@ -22,6 +24,61 @@ final readonly class StraightPool implements Game
     public function rack(): array
     {
         return range(1, 15);
+    }
+
+    public function rackRows(): array
+    {
+        return [1, 2, 3, 4, 5];
+    }
+
+    public function rackOrder(Generator $random): array
+    {
+        return $random->shuffled(range(1, 15));
+    }
+
+    public function hasFixedOrder(): bool
+    {
+        return false;
+    }
+
+    public function ownBalls(Layout $layout): array
+    {
+        return $layout->objectBalls();
+    }
+
+    public function lastBall(Layout $layout): ?int
+    {
+        return null;
+    }
+
+    public function endsWithBreakShot(): bool
+    {
+        return true;
+    }
+
+    public function isTableOpen(): bool
+    {
+        return false;
+    }
+
+    public function groupTakenWith(int $ball): ?Group
+    {
+        return null;
+    }
+
+    public function hasObstacles(): bool
+    {
+        return false;
+    }
+
+    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
+    {
+        return ($result->pocketed[$ball] ?? null) === $pocket;
+    }
+
+    public function spoilsBreak(int $ball): bool
+    {
+        return false;
     }
 
     public function legalTargets(Layout $layout): array

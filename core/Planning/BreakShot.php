@@ -47,16 +47,16 @@ final readonly class BreakShot
         $cue = $layout->ball(BallId::CUE);
         $simulator = $this->rack->simulator();
         $error = (new PotChance($simulator, $layout, $this->ball, $this->pocket, $this->rack->player))->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
-        $trial = new ShotSampler($simulator, $layout, $this->ball, $this->pocket);
+        $sampler = new ShotSampler($simulator, $layout, $this->ball, $this->pocket);
         for ($n = $first; $n < $first + $count; ++$n) {
             $sample = ErrorSamples::random(1, new Generator(104_729 * $n + 17))[0];
-            $state = $trial->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
-            if (null === $state || !$trial->pots($state) || $trial->scratches($state)) {
+            $state = $sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            if (null === $state || !$sampler->pots($state) || $sampler->scratches($state)) {
                 yield $n => null;
                 continue;
             }
             $lie = [];
-            foreach ($trial->places($state, [BallId::CUE, ...$layout->objectBalls()]) as $ball => $place) {
+            foreach ($sampler->places($state, [BallId::CUE, ...$layout->objectBalls()]) as $ball => $place) {
                 if (null !== $place) {
                     $lie[$ball] = new Point(...$place);
                 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Internal\KernelState;
 use ZigLane\Core\Physics\Layout;
@@ -65,13 +64,13 @@ final class BreakShotSearch
         $found = [];
         foreach (\array_slice(Openings::goingOf($simulator, $layout, $ball), 0, 3) as $opening) {
             $pot = new PotChance($simulator, $layout, $ball, $opening->pocket, $rack->player);
-            $trial = new ShotSampler($simulator, $layout, $ball, $opening->pocket);
+            $sampler = new ShotSampler($simulator, $layout, $ball, $opening->pocket);
             foreach (self::TIPS as [$a, $b]) {
                 foreach (self::SPEEDS as $speed) {
                     $line = $pot->line($cue->x, $cue->y, $speed, $a, $b);
-                    $state = $line instanceof NoPot ? null : $trial->run($line[0], $speed, $a, $b, $line[1]);
-                    if (!$line instanceof NoPot && null !== $state && $trial->pots($state) && !$trial->scratches($state)) {
-                        $found[] = [self::spread($layout, $trial, $state), $opening->pocket, new Shot($line[0], $speed, new Tip($a, $b), $line[1]), $pot, $trial];
+                    $state = $line instanceof NoPot ? null : $sampler->run($line[0], $speed, $a, $b, $line[1]);
+                    if (!$line instanceof NoPot && null !== $state && $sampler->pots($state) && !$sampler->scratches($state)) {
+                        $found[] = [self::spread($layout, $sampler, $state), $opening->pocket, new Shot($line[0], $speed, new Tip($a, $b), $line[1]), $pot, $sampler];
                     }
                 }
             }
@@ -79,11 +78,11 @@ final class BreakShotSearch
         usort($found, static fn(array $p, array $q): int => $q[0] <=> $p[0]);
         $best = null;
         $most = 0.0;
-        foreach (\array_slice($found, 0, self::LOOKED) as [$nominal, $pocket, $shot, $pot, $trial]) {
-            [$drops, $spread, $scratch] = $nominal < 2 ? [0.0, 0.0, 0.0] : self::judged($layout, $shot, $pot, $trial);
-            $worth = $drops * min(1.0, $spread / self::GOOD);
-            if ($worth > $most) {
-                $most = $worth;
+        foreach (\array_slice($found, 0, self::LOOKED) as [$nominal, $pocket, $shot, $pot, $sampler]) {
+            [$drops, $spread, $scratch] = $nominal < 2 ? [0.0, 0.0, 0.0] : self::judged($layout, $shot, $pot, $sampler);
+            $value = $drops * min(1.0, $spread / self::GOOD);
+            if ($value > $most) {
+                $most = $value;
                 $best = [$pocket, $shot, $drops, $spread, $scratch];
             }
         }
@@ -107,7 +106,7 @@ final class BreakShotSearch
     private static function ball(Rack $rack): ?int
     {
         $balls = $rack->layout->objectBalls();
-        if (GameName::StraightPool !== $rack->game || !$rack->layout->has(BallId::CUE)) {
+        if (!$rack->rules()->endsWithBreakShot() || !$rack->layout->has(BallId::CUE)) {
             return null;
         }
         if (1 === \count($balls)) {
@@ -123,7 +122,7 @@ final class BreakShotSearch
     /** The break ball where it lies, and the other fourteen racked without the ball at the apex. */
     private static function racked(Rack $rack, int $ball): Layout
     {
-        $full = RackUp::layout($rack->simulator(), $rack->game, new Generator($ball));
+        $full = RackUp::layout($rack->simulator(), $rack->rules(), new Generator($ball));
         $apex = RackUp::apex($full);
         // The apex's number goes where the break ball's would have been.
         $places = $full->balls;
@@ -135,32 +134,32 @@ final class BreakShotSearch
     /**
      * @return array{float, float, float} shares of tries in which the ball drops, balls that then leave the rack, share of scratches
      */
-    private static function judged(Layout $racked, Shot $shot, PotChance $chance, ShotSampler $trial): array
+    private static function judged(Layout $racked, Shot $shot, PotChance $chance, ShotSampler $sampler): array
     {
         $cue = $racked->ball(BallId::CUE);
         $error = $chance->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
         $pot = $spread = $scratch = 0;
         foreach (ErrorSamples::of(self::TRIES) as $sample) {
-            $state = $trial->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            $state = $sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
             if (null === $state) {
                 continue;
             }
-            if ($trial->scratches($state)) {
+            if ($sampler->scratches($state)) {
                 ++$scratch;
-            } elseif ($trial->pots($state)) {
+            } elseif ($sampler->pots($state)) {
                 ++$pot;
-                $spread += self::spread($racked, $trial, $state);
+                $spread += self::spread($racked, $sampler, $state);
             }
         }
 
         return [$pot / self::TRIES, $spread / max(1, $pot), $scratch / self::TRIES];
     }
 
-    private static function spread(Layout $racked, ShotSampler $trial, KernelState $state): int
+    private static function spread(Layout $racked, ShotSampler $sampler, KernelState $state): int
     {
         $far = 0;
-        $moved = $trial->moved($state);
-        foreach ([] === $moved ? [] : $trial->places($state, $moved) as $ball => $place) {
+        $moved = $sampler->moved($state);
+        foreach ([] === $moved ? [] : $sampler->places($state, $moved) as $ball => $place) {
             $from = $racked->ball($ball);
             $far += null === $place || hypot($place[0] - $from->x, $place[1] - $from->y) > self::LEFT ? 1 : 0;
         }

@@ -17,12 +17,12 @@ final readonly class ChosenShot
     private const MOST = 3;
 
     /**
-     * @param Route       $route     its worth is the chance to run out from here
-     * @param StateValues      $worths    that it was chosen by
-     * @param int         $set       balls on the table
+     * @param Route       $route     its value is the chance to run out from here
+     * @param StateValues      $stateValues    that it was chosen by
+     * @param int         $remaining       balls on the table
      * @param list<Route> $others    other ways, the best first: same ball or not
      */
-    public function __construct(public Route $route, public StateValues $worths, public int $set, public array $others) {}
+    public function __construct(public Route $route, public StateValues $stateValues, public int $remaining, public array $others) {}
 
     /**
      * The same with other ways to play it.
@@ -33,8 +33,8 @@ final readonly class ChosenShot
     {
         $ways = [];
         foreach ($this->others as $route) {
-            if ($route->worth >= self::NEAR * $this->route->worth && \count($ways) < self::MOST) {
-                $ways[] = new self($route, $this->worths, $this->set, $this->others);
+            if ($route->value >= self::NEAR * $this->route->value && \count($ways) < self::MOST) {
+                $ways[] = new self($route, $this->stateValues, $this->remaining, $this->others);
             }
         }
 
@@ -44,12 +44,12 @@ final readonly class ChosenShot
     /** Chance to run out from here. */
     public function runOut(): float
     {
-        return $this->route->worth;
+        return $this->route->value;
     }
 
     /** The balls left after the shot. */
     public function left(): int
     {
-        return $this->set & ~(1 << $this->route->ball);
+        return $this->remaining & ~(1 << $this->route->ball);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Planning\Value\StateValues;
@@ -27,7 +26,7 @@ final readonly class Explanation
     private const FREED = 2.5;
 
     /** @param int $kept shots of the plan that are the player's own */
-    public function __construct(private Rack $rack, private Planner $planner, private PlanConstraints $pins, private int $kept = 0) {}
+    public function __construct(private Rack $rack, private Planner $planner, private PlanConstraints $constraints, private int $kept = 0) {}
 
     /**
      * @param list<Route> $others other ways to play the first shot
@@ -47,20 +46,20 @@ final readonly class Explanation
         if ($settled && isset($plan->shots[$this->kept])) {
             $first = $plan->shots[$this->kept];
             $start = $plan->rack->withLayout($first->before);
-            $worths = $this->planner->worths($start);
-            $set = StateValues::set($start->layout);
+            $stateValues = $this->planner->stateValues($start);
+            $remaining = StateValues::remainingOf($start->layout);
             $cue = $start->layout->ball(BallId::CUE);
-            $now = $this->planner->roughly($start)->at($set, $cue->x, $cue->y);
+            $now = $this->planner->roughly($start)->valueAt($remaining, $cue->x, $cue->y);
             $end = $this->end($plan);
             $break = null === $end ? null : BreakShotSearch::best($end);
             $says = [
                 ...$this->group($plan),
-                ...$this->order($start, $worths, $set, $plan),
+                ...$this->order($start, $stateValues, $remaining, $plan),
                 ...$this->far($plan, $start),
                 ...(null === $end ? [] : [$break?->words() ?? \sprintf('From there the %d is no break ball: nothing that pots it opens the rack.', $end->layout->objectBalls()[0])]),
                 ...self::other($plan, $first, $others),
-                ...$this->skill($start, $set, $first->runOut, $now),
-                ...$this->pinned($start, $set, $first->runOut, $now),
+                ...$this->skill($start, $remaining, $first->runOut, $now),
+                ...$this->pinned($start, $remaining, $first->runOut, $now),
             ];
         }
         if (null !== $hinge) {
@@ -81,12 +80,12 @@ final readonly class Explanation
             return [];
         }
         $other = Group::Solids === $group ? Group::Stripes : Group::Solids;
-        $worth = $this->planner->groups();
-        if (!isset($worth[$group->value], $worth[$other->value])) {
+        $value = $this->planner->groups();
+        if (!isset($value[$group->value], $value[$other->value])) {
             return ["Take {$group->value}."];
         }
 
-        return [\sprintf('Take %s: about %.0f %%, with %s about %.0f %%.', $group->value, 100 * $worth[$group->value], $other->value, 100 * $worth[$other->value])];
+        return [\sprintf('Take %s: about %.0f %%, with %s about %.0f %%.', $group->value, 100 * $value[$group->value], $other->value, 100 * $value[$other->value])];
     }
 
     /**
@@ -94,17 +93,17 @@ final readonly class Explanation
      *
      * @return list<string>
      */
-    private function order(Rack $start, StateValues $worths, int $set, Plan $plan): array
+    private function order(Rack $start, StateValues $stateValues, int $remaining, Plan $plan): array
     {
         $says = [];
-        $own = Order::own($start->rules(), $start->layout);
+        $own = $start->rules()->ownBalls($start->layout);
         $turn = array_flip(array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots));
         foreach ($own as $ball) {
-            if (!$worths->pots->liesBadly($set, $ball)) {
+            if (!$stateValues->pots->liesBadly($remaining, $ball)) {
                 continue;
             }
             foreach ($own as $other) {
-                if ($other !== $ball && !$worths->pots->liesBadly($set & ~(1 << $other), $ball) && $worths->pots->room($set & ~(1 << $other), $ball) > self::FREED * $worths->pots->room($set, $ball)) {
+                if ($other !== $ball && !$stateValues->pots->liesBadly($remaining & ~(1 << $other), $ball) && $stateValues->pots->room($remaining & ~(1 << $other), $ball) > self::FREED * $stateValues->pots->room($remaining, $ball)) {
                     $says[] = isset($turn[$ball], $turn[$other]) && $turn[$other] > $turn[$ball]
                         ? \sprintf('The %d is in the way of the %d and comes after it.', $other, $ball)
                         : \sprintf('The %d must go before the %d: it is in its way.', $other, $ball);
@@ -112,7 +111,7 @@ final readonly class Explanation
                 }
             }
         }
-        $cluster = ShotPurpose::members($worths->pots->cluster & $set);
+        $cluster = ShotPurpose::members($stateValues->pots->cluster & $remaining);
         if ([] !== $cluster) {
             $breaks = null;
             foreach ($plan->shots as $n => $shot) {
@@ -136,7 +135,7 @@ final readonly class Explanation
     private function far(Plan $plan, Rack $start): array
     {
         $order = array_map(static fn(PlannedShot $s): int => $s->ball, \array_slice($plan->shots, $this->kept));
-        if (Order::isFixed($start->rules()) || \count($order) < 4) {
+        if ($start->rules()->hasFixedOrder() || \count($order) < 4) {
             return [];
         }
         foreach (\array_slice($order, -3) as $ball) {
@@ -156,7 +155,7 @@ final readonly class Explanation
     /** Straight pool goes on: the table with one ball left, as the last shot leaves it. */
     private function end(Plan $plan): ?Rack
     {
-        if (GameName::StraightPool !== $this->rack->game || null !== $plan->stopped) {
+        if (!$this->rack->rules()->endsWithBreakShot() || null !== $plan->stopped) {
             return null;
         }
         $line = $plan->line();
@@ -175,10 +174,10 @@ final readonly class Explanation
     {
         foreach ($others as $route) {
             if ($route->ball !== $first->ball || $route->pocket !== $first->pocket) {
-                $less = 100 * ($plan->runOut - $route->worth);
+                $less = 100 * ($plan->runOut - $route->value);
                 $what = $route->ball !== $first->ball ? \sprintf('The %d first', $route->ball) : \sprintf('The %d in the %s pocket', $route->ball, $route->pocket->spoken());
 
-                return [\sprintf('%s instead: about %.0f %%, %s; pot %.0f %%, position %.0f %%.', $what, 100 * $route->worth, $less < 0.5 ? 'as good' : \sprintf('%.0f points less', $less), 100 * $route->pot, 100 * $route->position)];
+                return [\sprintf('%s instead: about %.0f %%, %s; pot %.0f %%, position %.0f %%.', $what, 100 * $route->value, $less < 0.5 ? 'as good' : \sprintf('%.0f points less', $less), 100 * $route->pot, 100 * $route->position)];
             }
         }
 
@@ -186,11 +185,11 @@ final readonly class Explanation
     }
 
     /**
-     * What better hands would give: the worth of the same places for a player with smaller errors.
+     * What better hands would give: the value of the same positions for a player with smaller errors.
      *
      * @return list<string>
      */
-    private function skill(Rack $start, int $set, float $runOut, float $now): array
+    private function skill(Rack $start, int $remaining, float $runOut, float $now): array
     {
         $cue = $start->layout->ball(BallId::CUE);
         if ($now < 0.005) {
@@ -203,7 +202,7 @@ final readonly class Explanation
             'speed control' => new Player($p->level, $p->aim, $p->speed * $less, $p->tip, $p->hand, $p->reach, $p->name),
             'aim' => $p->withAim($p->aim * $less),
         ] as $skill => $better) {
-            $then = $this->planner->roughly($start->withPlayer($better))->at($set, $cue->x, $cue->y);
+            $then = $this->planner->roughly($start->withPlayer($better))->valueAt($remaining, $cue->x, $cue->y);
             $more = min(1.0, $runOut * $then / $now) - $runOut;
             if ($more >= 0.005) {
                 $says[] = \sprintf('%.0f %% better %s: +%.0f points.', 100 * self::BETTER, $skill, 100 * $more);
@@ -214,18 +213,18 @@ final readonly class Explanation
     }
 
     /**
-     * @param float $now worth of the cue ball's place, roughly
+     * @param float $now value of the cue ball's position, roughly
      *
      * @return list<string>
      */
-    private function pinned(Rack $start, int $set, float $runOut, float $now): array
+    private function pinned(Rack $start, int $remaining, float $runOut, float $now): array
     {
-        if ($this->pins->isEmpty()) {
+        if ($this->constraints->isEmpty()) {
             return [];
         }
         $cue = $start->layout->ball(BallId::CUE);
         $now = max($now, 1e-3);
-        $free = $this->planner->roughly($start, new PlanConstraints())->at($set, $cue->x, $cue->y);
+        $free = $this->planner->roughly($start, new PlanConstraints())->valueAt($remaining, $cue->x, $cue->y);
         $cost = min(1.0, $runOut * $free / $now) - $runOut;
 
         return [$cost < 0.005 ? 'What is pinned costs nothing to speak of.' : \sprintf('What is pinned costs about %.0f points.', 100 * $cost)];

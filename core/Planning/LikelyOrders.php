@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\Value\StateValues;
@@ -31,30 +30,31 @@ final class LikelyOrders
      *
      * @return list<list<int>> balls, the first to be potted first
      */
-    public static function likely(Rack $rack, StateValues $worths, int $count, array $last): array
+    public static function likely(Rack $rack, StateValues $stateValues, int $count, array $last): array
     {
         $layout = $rack->layout;
-        $own = Order::own($rack->rules(), $layout);
+        $own = $rack->rules()->ownBalls($layout);
+        $end = $rack->rules()->lastBall($layout);
         $random = new Generator(array_sum($own) + \count($own));
         $orders = [];
         for ($n = 0; $n < $count; ++$n) {
             $weights = [$random->between(-0.3, 1.2), $random->between(0.2, 1.0), $random->between(0.1, 1.0)];
             $keep = [] === $last ? [] : $last[$n % \count($last)];
-            $set = StateValues::set($layout);
+            $remaining = StateValues::remainingOf($layout);
             $left = array_combine($own, $own);
             $order = [];
             $at = $layout->balls[BallId::CUE] ?? $layout->ball($own[0]);
             while ([] !== $left) {
-                $stuck = array_filter($left, static fn(int $b): bool => !$worths->pots->goes($set, $b));
+                $stuck = array_filter($left, static fn(int $b): bool => !$stateValues->pots->goes($remaining, $b));
                 $best = 0;
                 $most = -INF;
                 foreach ($left as $ball) {
-                    $room = $worths->pots->room($set, $ball);
-                    $frees = \count(array_filter($stuck, static fn(int $s): bool => $s !== $ball && $worths->pots->goes($set & ~(1 << $ball), $s)));
+                    $room = $stateValues->pots->room($remaining, $ball);
+                    $frees = \count(array_filter($stuck, static fn(int $s): bool => $s !== $ball && $stateValues->pots->goes($remaining & ~(1 << $ball), $s)));
                     $like = $weights[0] / (1 + 30 * $room) + $weights[1] * $frees - $weights[2] * $at->distanceTo($layout->ball($ball)) + $random->between(0.0, 0.4);
                     $like -= $room < self::GOES ? 50.0 : 0.0;
                     $like -= \in_array($ball, $keep, true) ? 100.0 * (1 + (int) array_search($ball, $keep, true)) : 0.0;
-                    $like -= GameName::EightBall === $rack->game && 8 === $ball ? 300.0 : 0.0;
+                    $like -= $ball === $end ? 300.0 : 0.0;
                     if ($like > $most) {
                         $most = $like;
                         $best = $ball;
@@ -62,7 +62,7 @@ final class LikelyOrders
                 }
                 $order[] = $best;
                 $at = $layout->ball($best);
-                $set &= ~(1 << $best);
+                $remaining &= ~(1 << $best);
                 unset($left[$best]);
             }
             $orders[] = $order;
@@ -82,7 +82,7 @@ final class LikelyOrders
      */
     public static function last(Simulator $simulator, Rack $rack): array
     {
-        if (GameName::StraightPool !== $rack->game) {
+        if (!$rack->rules()->endsWithBreakShot()) {
             return [];
         }
         $keep = [];

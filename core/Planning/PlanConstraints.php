@@ -26,13 +26,13 @@ final readonly class PlanConstraints
     }
 
     /** Whether a ball may be shot while others are on the table. */
-    public function allows(int $ball, int $set): bool
+    public function allows(int $ball, int $remaining): bool
     {
         foreach ($this->order as $other) {
             if ($other === $ball) {
                 return true;
             }
-            if (0 !== ($set >> $other & 1)) {
+            if (0 !== ($remaining >> $other & 1)) {
                 return !\in_array($ball, $this->order, true);
             }
         }

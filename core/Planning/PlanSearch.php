@@ -34,23 +34,23 @@ final class PlanSearch
     private readonly LinePlayer $player;
 
     /** @param Deadline|null $deadline null to search every shot of the line */
-    public function __construct(private readonly Rack $rack, private readonly PlanConstraints $pins = new PlanConstraints(), private readonly ?Deadline $deadline = null)
+    public function __construct(private readonly Rack $rack, private readonly PlanConstraints $constraints = new PlanConstraints(), private readonly ?Deadline $deadline = null)
     {
         $this->player = LinePlayer::for($rack);
     }
 
     /** A search that is done after so many seconds from now, the explanation included; budget() when null. */
-    public static function within(?float $seconds, Rack $rack, PlanConstraints $pins = new PlanConstraints()): self
+    public static function within(?float $seconds, Rack $rack, PlanConstraints $constraints = new PlanConstraints()): self
     {
-        $share = Order::isFixed($rack->rules()) ? self::SEARCHED_FIXED : self::SEARCHED_FREE;
+        $share = $rack->rules()->hasFixedOrder() ? self::SEARCHED_FIXED : self::SEARCHED_FREE;
 
-        return new self($rack, $pins, new ClockDeadline($share * ($seconds ?? self::budget($rack))));
+        return new self($rack, $constraints, new ClockDeadline($share * ($seconds ?? self::budget($rack))));
     }
 
     /** Seconds that are enough for a rack. */
     public static function budget(Rack $rack): float
     {
-        return Order::isFixed($rack->rules()) ? self::FIXED : self::FREE;
+        return $rack->rules()->hasFixedOrder() ? self::FIXED : self::FREE;
     }
 
     /**
@@ -70,11 +70,11 @@ final class PlanSearch
 
             return;
         }
-        $quick = new Planner($this->rack, SearchBudget::quick(), $this->pins);
+        $quick = new Planner($this->rack, SearchBudget::quick(), $this->constraints);
         [$laid, $choice] = $quick->begin($start);
         $best = $this->line($quick, $laid, $choice, $shots, $laid);
         yield $best;
-        $planner = new Planner($this->rack, SearchBudget::settled(), $this->pins, $quick);
+        $planner = new Planner($this->rack, SearchBudget::settled(), $this->constraints, $quick);
         [$laid, $choice] = $planner->begin($start);
         $first = \count($shots);
         $others = $choice->others ?? [];
@@ -90,7 +90,7 @@ final class PlanSearch
                 // A line that breaks off on the way is no better to look at than a whole one.
                 if ($settled || null === $plan->stopped || null !== $best->stopped) {
                     $best = $plan;
-                    yield (new Explanation($this->rack, $planner, $this->pins, $first))->explained($plan, $others, $settled);
+                    yield (new Explanation($this->rack, $planner, $this->constraints, $first))->explained($plan, $others, $settled);
                 }
             }
             if ($settled) {
@@ -101,7 +101,7 @@ final class PlanSearch
         }
         if ($first === \count($shots)) {
             // The coarse look found something where the closer one does not: that is what there is.
-            yield (new Explanation($this->rack, $quick, $this->pins, $first))->explained($best, [], true);
+            yield (new Explanation($this->rack, $quick, $this->constraints, $first))->explained($best, [], true);
         }
     }
 
@@ -126,7 +126,7 @@ final class PlanSearch
     {
         $rack = $this->rack->withLegs([]);
         $shots = [];
-        foreach (\array_slice($this->rack->legs, 0, $this->pins->keep) as $n => $spec) {
+        foreach (\array_slice($this->rack->legs, 0, $this->constraints->keep) as $n => $spec) {
             $leg = $this->player->leg($n + 1, $spec, $rack->layout, $rack->rules());
             $after = $leg->after();
             if (LegState::Holds !== $leg->state || null === $after || null === $spec->ball || null === $spec->pocket) {
@@ -177,7 +177,7 @@ final class PlanSearch
             $rack = $after ?? $rack;
         }
         $over = $rack->rules()->isOver($rack->layout);
-        $from = $shots[$this->pins->keep] ?? null;
+        $from = $shots[$this->constraints->keep] ?? null;
 
         return new Plan($this->beginning($began), $shots, $from->runOut ?? ($over ? 1.0 : 0.0), $over ? null : self::noShot($rack));
     }
@@ -186,7 +186,7 @@ final class PlanSearch
     private function beginning(Rack $taken): Rack
     {
         $rack = null === $taken->group ? $this->rack : $this->rack->withGroup($taken->group);
-        $inHand = 0 === $this->pins->keep && ($this->rack->ballInHand || !$this->rack->layout->has(BallId::CUE));
+        $inHand = 0 === $this->constraints->keep && ($this->rack->ballInHand || !$this->rack->layout->has(BallId::CUE));
 
         return $inHand ? $rack->withBall(BallId::CUE, $taken->layout->ball(BallId::CUE)) : $rack;
     }
@@ -209,10 +209,10 @@ final class PlanSearch
     {
         $route = $choice->route;
         $spec = $this->spec($rack, $route);
-        $worths = $choice->worths;
+        $stateValues = $choice->stateValues;
         $left = $choice->left();
-        $last = [] === $worths->worths($left);
-        $leads = $planner->leads($rack, $worths, $choice->set, $route->ball, $route->pocket);
+        $last = [] === $stateValues->values($left);
+        $leads = $planner->leads($rack, $stateValues, $choice->remaining, $route->ball, $route->pocket);
 
         return new PlannedShot(
             $route->ball,
@@ -221,9 +221,9 @@ final class PlanSearch
             $rack->layout,
             $route->pot,
             $last ? $route->pot : $route->position,
-            $route->worth,
-            $last ? new Region([]) : $worths->region($left, RunOutEvaluator::POSITION * $leads),
-            $last ? new Region([]) : $worths->region($left, RunOutEvaluator::HEART * $leads),
+            $route->value,
+            $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::POSITION * $leads),
+            $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::HEART * $leads),
             $route->stop,
             $route->family->words(),
             $settled ? [Reason::of($route)] : [],

@@ -6,7 +6,6 @@ namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
-use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
@@ -16,28 +15,27 @@ use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
-use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Core\Routes\Style;
 
 /**
- * Chooses shots by the chance to run out: the worth of resting places is worked out backward (StateValues), then strokes into the
+ * Chooses shots by the chance to run out: state values are worked out backward (StateValues), then strokes into the
  * good ones are searched and judged by playing them with errors. Made for one table, cue and player; keeps its tables from
  * shot to shot.
  */
 final class Planner
 {
-    /** A choice roughly worth less than this share of the best is not looked into. */
+    /** A candidate with a rough value of less than this share of the best is not looked into. */
     private const NEAR = 0.55;
 
     /** Routes are as good as each other when they differ by less than this share. */
     private const AS_GOOD = 0.006;
 
-    /** A group worth less than this share of the other is not looked into. */
+    /** A group with less than this share of the other's value is not looked into. */
     private const NEAR_GROUP = 0.8;
 
-    /** For a stop that keeps this share of what a route promises, so much of its worth is given up. */
+    /** For a stop that keeps this share of what a route promises, so much of its value is given up. */
     private const PROMISE = 0.9;
     private const STEADY = 0.03;
 
@@ -48,7 +46,7 @@ final class Planner
     private const IN_HAND = 3;
 
     private readonly Simulator $simulator;
-    private readonly PlanningCache $tables;
+    private readonly PlanningCache $cache;
 
     /** @var array{list<list<int>>, Layout}|null balls to keep for the end, and the table they were found on */
     private ?array $last = null;
@@ -59,10 +57,10 @@ final class Planner
     /** @var array<string, float> by group */
     private array $groups = [];
 
-    public function __construct(Rack $rack, private readonly SearchBudget $effort, private readonly PlanConstraints $pins = new PlanConstraints(), ?self $other = null)
+    public function __construct(Rack $rack, private readonly SearchBudget $budget, private readonly PlanConstraints $constraints = new PlanConstraints(), ?self $other = null)
     {
         $this->simulator = $rack->simulator();
-        $this->tables = null === $other ? new PlanningCache($this->simulator, $rack->player) : $other->tables;
+        $this->cache = null === $other ? new PlanningCache($this->simulator, $rack->player) : $other->cache;
         $this->last = $other?->last;
     }
 
@@ -70,55 +68,55 @@ final class Planner
      * The best shot; null when there is none.
      *
      * @param Rack        $rack   with the cue ball on the table; in eight-ball the group must be known
-     * @param SearchBudget|null $effort for this shot, when it differs
+     * @param SearchBudget|null $budget for this shot, when it differs
      */
-    public function next(Rack $rack, ?SearchBudget $effort = null): ?ChosenShot
+    public function next(Rack $rack, ?SearchBudget $budget = null): ?ChosenShot
     {
-        $effort ??= $this->effort;
-        $worths = $this->worths($rack);
-        $set = StateValues::set($rack->layout);
+        $budget ??= $this->budget;
+        $stateValues = $this->stateValues($rack);
+        $remaining = StateValues::remainingOf($rack->layout);
         $found = [];
-        foreach ($this->choices($rack, $worths, $set, $effort->choices) as [$ball, $pocket]) {
-            $strokes = $this->strokes($rack, $worths, $set, $ball, $pocket, $effort);
-            $one = $this->looked($rack, $worths, $set, $ball, $pocket, $strokes, $effort);
+        foreach ($this->choices($rack, $stateValues, $remaining, $budget->choices) as [$ball, $pocket]) {
+            $strokes = $this->strokes($rack, $stateValues, $remaining, $ball, $pocket, $budget);
+            $one = $this->looked($rack, $stateValues, $remaining, $ball, $pocket, $strokes, $budget);
             if (null !== $one) {
                 $found[] = $one;
             }
         }
         // Where the rough look finds nothing that works, whatever can be potted at all, with ordinary strokes.
         foreach ([] === $found ? FromHere::now($rack, $rack->layout->ball(BallId::CUE)) : [] as $from) {
-            foreach ([] === $from->pots || !$this->pins->allows($from->ball, $set) ? [] : $from->pots as [$pocket, $read]) {
-                if (($this->pins->pockets[$from->ball] ?? $pocket) !== $pocket) {
+            foreach ([] === $from->pots || !$this->constraints->allows($from->ball, $remaining) ? [] : $from->pots as [$pocket, $read]) {
+                if (($this->constraints->pockets[$from->ball] ?? $pocket) !== $pocket) {
                     continue;
                 }
-                $one = $this->looked($rack, $worths, $set, $from->ball, $pocket, self::ordinary($read->speed), $effort);
+                $one = $this->looked($rack, $stateValues, $remaining, $from->ball, $pocket, self::ordinary($read->speed), $budget);
                 if (null !== $one) {
                     $found[] = $one;
                     break 2;
                 }
             }
         }
-        usort($found, static fn(array $a, array $b): int => $b[0][0]->worth <=> $a[0][0]->worth);
+        usort($found, static fn(array $a, array $b): int => $b[0][0]->value <=> $a[0][0]->value);
         $best = [];
         $searches = [];
         foreach ($found as $n => [$routes, $search]) {
-            if ($n < $effort->refined && $routes[0]->worth > self::NEAR * $found[0][0][0]->worth) {
+            if ($n < $budget->refined && $routes[0]->value > self::NEAR * $found[0][0][0]->value) {
                 $seeds = array_map(static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height], \array_slice($routes, 0, 4));
-                $routes = $search->from($seeds, min(2, $effort->refined + 1), $effort->rounds, $effort->tries);
+                $routes = $search->from($seeds, min(2, $budget->refined + 1), $budget->rounds, $budget->tries);
             }
             array_push($best, ...$routes);
             foreach ($routes as $route) {
                 $searches[spl_object_id($route)] = $search;
             }
         }
-        usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->worth] <=> [$a->tries, $a->worth]);
+        usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->value] <=> [$a->tries, $a->value]);
 
         if ([] === $best) {
             return null;
         }
-        $chosen = self::plainest($best, $effort->steady ? $searches : null);
+        $chosen = self::plainest($best, $budget->steady ? $searches : null);
 
-        return new ChosenShot($chosen, $worths, $set, array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)));
+        return new ChosenShot($chosen, $stateValues, $remaining, array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)));
     }
 
     /**
@@ -134,15 +132,15 @@ final class Planner
         $best = $routes[0];
         if (null !== $searches) {
             $steady = array_filter($routes, static fn(Route $r): bool => $r->tries === $best->tries
-                && $r->worth >= (1 - self::STEADY) * $best->worth
-                && $searches[spl_object_id($r)]->outlook()->worth($r->stop->x, $r->stop->y) * $r->pot >= self::PROMISE * $r->worth);
+                && $r->value >= (1 - self::STEADY) * $best->value
+                && $searches[spl_object_id($r)]->evaluator()->valueAt($r->stop->x, $r->stop->y) * $r->pot >= self::PROMISE * $r->value);
             $routes = [] === $steady ? $routes : array_values($steady);
             $best = $routes[0];
         }
         $style = new Style();
         $chosen = $best;
         foreach ($routes as $route) {
-            if ($route->tries === $best->tries && $route->worth >= (1 - self::AS_GOOD) * $best->worth && $style->liking($route) > $style->liking($chosen)) {
+            if ($route->tries === $best->tries && $route->value >= (1 - self::AS_GOOD) * $best->value && $style->liking($route) > $style->liking($chosen)) {
                 $chosen = $route;
             }
         }
@@ -155,14 +153,14 @@ final class Planner
      *
      * @return array{non-empty-list<Route>, RouteSearch}|null
      */
-    private function looked(Rack $rack, StateValues $worths, int $set, int $ball, Pocket $pocket, array $strokes, SearchBudget $effort): ?array
+    private function looked(Rack $rack, StateValues $stateValues, int $remaining, int $ball, Pocket $pocket, array $strokes, SearchBudget $budget): ?array
     {
         if ([] === $strokes) {
             return null;
         }
-        $outlook = new RunOutEvaluator($rack, $worths, $ball, $set & ~(1 << $ball), $this->leads($rack, $worths, $set, $ball, $pocket), $effort->refined > 0);
-        $search = new RouteSearch($rack, $ball, $pocket, $outlook);
-        $routes = $search->from($strokes, 0, tries: $effort->refined > 0 ? RouteSearch::FEW : $effort->tries);
+        $evaluator = new RunOutEvaluator($rack, $stateValues, $ball, $remaining & ~(1 << $ball), $this->leads($rack, $stateValues, $remaining, $ball, $pocket), $budget->refined > 0);
+        $search = new RouteSearch($rack, $ball, $pocket, $evaluator);
+        $routes = $search->from($strokes, 0, tries: $budget->refined > 0 ? RouteSearch::FEW : $budget->tries);
 
         return [] === $routes ? null : [$routes, $search];
     }
@@ -189,11 +187,11 @@ final class Planner
      */
     public function inHand(Rack $rack): array
     {
-        $worths = $this->worths($rack);
-        $values = $worths->worths(StateValues::set($rack->layout));
+        $stateValues = $this->stateValues($rack);
+        $values = $stateValues->values(StateValues::remainingOf($rack->layout));
         arsort($values);
         $places = [];
-        $nodes = $this->tables->grid->nodes();
+        $nodes = $this->cache->grid->nodes();
         $diameter = 2 * $this->simulator->ball->radius;
         foreach ($values as $node => $value) {
             // A place that can be said at the table: twentieths of a diamond.
@@ -229,7 +227,7 @@ final class Planner
     public function begin(Rack $rack): array
     {
         $racks = [$rack];
-        if (GameName::EightBall === $rack->game && null === $rack->group) {
+        if ($rack->rules()->isTableOpen()) {
             $racks = $this->open($rack);
         }
         $laid = [];
@@ -238,7 +236,7 @@ final class Planner
                 $laid[] = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
             }
         }
-        if (\count($laid) > 1 && $this->effort->refined > 0) {
+        if (\count($laid) > 1 && $this->budget->refined > 0) {
             $laid = [$this->likeliest($laid)];
         }
         $best = [$laid[0] ?? $racks[0], null];
@@ -262,9 +260,9 @@ final class Planner
         $best = $racks[0];
         $most = -1.0;
         foreach ($racks as $rack) {
-            $worth = $this->next($rack, SearchBudget::quick())?->runOut() ?? 0.0;
-            if ($worth > $most) {
-                $most = $worth;
+            $value = $this->next($rack, SearchBudget::quick())?->runOut() ?? 0.0;
+            if ($value > $most) {
+                $most = $value;
                 $best = $rack;
             }
         }
@@ -273,7 +271,7 @@ final class Planner
     }
 
     /**
-     * What each group is worth about, once begin() has compared them.
+     * The approximate value of each group, once begin() has compared them.
      *
      * @return array<string, float>
      */
@@ -282,26 +280,26 @@ final class Planner
         return $this->groups;
     }
 
-    /** Worth of places for another player or with other pins, from the same tables; roughly, to compare with another such. */
-    public function roughly(Rack $rack, ?PlanConstraints $pins = null): StateValues
+    /** State values for another player or with other constraints, from the same cache; roughly, to compare with another such. */
+    public function roughly(Rack $rack, ?PlanConstraints $constraints = null): StateValues
     {
-        $effort = Order::isFixed($rack->rules()) ? $this->effort : SearchBudget::quick();
+        $budget = $rack->rules()->hasFixedOrder() ? $this->budget : SearchBudget::quick();
 
-        return $this->worthsFor($rack, $pins ?? $this->pins, $effort, $effort->fine);
+        return $this->stateValuesFor($rack, $constraints ?? $this->constraints, $budget, $budget->fine);
     }
 
-    private function worthsFor(Rack $rack, PlanConstraints $pins, SearchBudget $effort, bool $fine): StateValues
+    private function stateValuesFor(Rack $rack, PlanConstraints $constraints, SearchBudget $budget, bool $fine): StateValues
     {
-        $worths = new StateValues($rack, $this->tables, $fine, $pins);
-        if (self::tooMany($rack, $effort)) {
-            $this->through($worths, $rack, $effort);
+        $stateValues = new StateValues($rack, $this->cache, $fine, $constraints);
+        if (self::tooMany($rack, $budget)) {
+            $this->through($stateValues, $rack, $budget);
         }
 
-        return $worths;
+        return $stateValues;
     }
 
     /**
-     * The groups worth a closer look on an open table, the better first.
+     * The groups that deserve a closer look on an open table, the better first.
      *
      * @return non-empty-list<Rack>
      */
@@ -310,10 +308,10 @@ final class Planner
         $racks = [];
         foreach (Group::cases() as $group) {
             $one = $rack->withGroup($group);
-            $worths = $this->worths($one);
-            $set = StateValues::set($one->layout);
+            $stateValues = $this->stateValues($one);
+            $remaining = StateValues::remainingOf($one->layout);
             $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
-            $this->groups[$group->value] = null === $cue ? $worths->most($set) : $worths->at($set, $cue->x, $cue->y);
+            $this->groups[$group->value] = null === $cue ? $stateValues->highest($remaining) : $stateValues->valueAt($remaining, $cue->x, $cue->y);
             $racks[$group->value] = $one;
         }
         arsort($this->groups);
@@ -323,34 +321,34 @@ final class Planner
         return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
     }
 
-    public function worths(Rack $rack): StateValues
+    public function stateValues(Rack $rack): StateValues
     {
         $key = $rack->group->value ?? '';
         $known = $this->known[$key] ?? null;
-        $fine = $this->effort->fine && !self::tooMany($rack, $this->effort);
+        $fine = $this->budget->fine && !self::tooMany($rack, $this->budget);
         // What was worked out for one rack holds for another when balls are gone, but none moved.
         if (null === $known || !self::lieAsBefore($rack->layout->objectBalls(), $known[1]->layout, $rack->layout) || ($fine && !$known[0]->fine)) {
-            $known = $this->known[$key] = [$this->worthsFor($rack, $this->pins, $this->effort, $fine), $rack];
+            $known = $this->known[$key] = [$this->stateValuesFor($rack, $this->constraints, $this->budget, $fine), $rack];
         }
-        if (!$known[0]->knows(StateValues::set($rack->layout))) {
-            $this->through($known[0], $rack, $this->effort);
+        if (!$known[0]->knows(StateValues::remainingOf($rack->layout))) {
+            $this->through($known[0], $rack, $this->budget);
         }
 
         return $known[0];
     }
 
     /** Where not all sets can be gone through, those that likely orders go through. */
-    private function through(StateValues $worths, Rack $rack, SearchBudget $effort): void
+    private function through(StateValues $stateValues, Rack $rack, SearchBudget $budget): void
     {
         if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
             $this->last = [LikelyOrders::last($this->simulator, $rack), $rack->layout];
         }
-        $worths->through(StateValues::set($rack->layout), LikelyOrders::likely($rack, $worths, $effort->orders, $this->last[0]));
+        $stateValues->through(StateValues::remainingOf($rack->layout), LikelyOrders::likely($rack, $stateValues, $budget->orders, $this->last[0]));
     }
 
-    private static function tooMany(Rack $rack, SearchBudget $effort): bool
+    private static function tooMany(Rack $rack, SearchBudget $budget): bool
     {
-        return !Order::isFixed($rack->rules()) && \count(Order::own($rack->rules(), $rack->layout)) > $effort->sets;
+        return !$rack->rules()->hasFixedOrder() && \count($rack->rules()->ownBalls($rack->layout)) > $budget->sets;
     }
 
     /**
@@ -372,10 +370,10 @@ final class Planner
     /**
      * @return list<array{int, Pocket, float}>
      */
-    private function choices(Rack $rack, StateValues $worths, int $set, int $most): array
+    private function choices(Rack $rack, StateValues $stateValues, int $remaining, int $most): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $choices = $worths->choices($set, $cue->x, $cue->y, lies: true);
+        $choices = $stateValues->candidates($remaining, $cue->x, $cue->y, lies: true);
         $found = [];
         foreach ($choices as [$ball, $pocket, $about]) {
             if ($about < self::NEAR * $choices[0][2] || \count($found) >= $most) {
@@ -388,11 +386,11 @@ final class Planner
     }
 
     /** What a pot leads on to from where the cue ball lies, 0–1. */
-    public function leads(Rack $rack, StateValues $worths, int $set, int $ball, Pocket $pocket): float
+    public function leads(Rack $rack, StateValues $stateValues, int $remaining, int $ball, Pocket $pocket): float
     {
         $cue = $rack->layout->ball(BallId::CUE);
 
-        return $worths->leads($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $this->cut($rack, $ball, $pocket), $cue->distanceTo($rack->layout->ball($ball)));
+        return $stateValues->leads($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $this->cut($rack, $ball, $pocket), $cue->distanceTo($rack->layout->ball($ball)));
     }
 
     private function cut(Rack $rack, int $ball, Pocket $pocket): float
@@ -406,13 +404,13 @@ final class Planner
     /**
      * @return list<array{float, float, float, 3?: float}>
      */
-    private function strokes(Rack $rack, StateValues $worths, int $set, int $ball, Pocket $pocket, SearchBudget $effort): array
+    private function strokes(Rack $rack, StateValues $stateValues, int $remaining, int $ball, Pocket $pocket, SearchBudget $budget): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
         $cut = $this->cut($rack, $ball, $pocket);
         $distance = $cue->distanceTo($rack->layout->ball($ball));
-        $strokes = \array_slice($worths->strokes($set, $ball, $pocket, $this->tables->grid->node($cue->x, $cue->y), $cut, $distance), 0, $effort->strokes);
+        $strokes = \array_slice($stateValues->strokes($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $cut, $distance), 0, $budget->strokes);
 
-        return $effort->refined > 0 ? [...$strokes, ...$worths->contacts($set, $ball, $pocket, $cut, $distance)] : $strokes;
+        return $budget->refined > 0 ? [...$strokes, ...$stateValues->contacts($remaining, $ball, $pocket, $cut, $distance)] : $strokes;
     }
 }

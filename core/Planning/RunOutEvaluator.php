@@ -16,7 +16,7 @@ use ZigLane\Core\Routes\PositionEvaluator;
 
 /**
  * What the cue ball is left with after a pot, to the end of the rack: the exact chance of the next pot times what it leads on
- * to, the best over the balls and pockets that Worths finds promising there. Worked out at the nodes of a 5 cm grid as they
+ * to, the best over the balls and pockets that StateValues finds promising there. Worked out at the nodes of a 5 cm grid as they
  * are asked for, and interpolated.
  */
 final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
@@ -24,7 +24,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     /** Balls and pockets asked exactly for one node. */
     private const ASKED = 2;
 
-    /** Those roughly worth less than this share of the best are not. */
+    /** Those with a rough value of less than this share of the best are not. */
     private const NEAR = 0.7;
 
     /** A place is position from this share on of what the shot leads on to when it is played well (our own choice). */
@@ -51,7 +51,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
      * @param float $leads what the shot leads on to when it is played well, 0–1
      * @param bool $exact the chance of the next pot worked out exactly; else all comes from StateValues
      */
-    public function __construct(Rack $rack, private readonly StateValues $worths, int $ball, private readonly int $left, private readonly float $leads = 1.0, private readonly bool $exact = true)
+    public function __construct(Rack $rack, private readonly StateValues $stateValues, int $ball, private readonly int $left, private readonly float $leads = 1.0, private readonly bool $exact = true)
     {
         $this->simulator = $rack->simulator();
         $this->few = substr_count(decbin($left & ~StateValues::BROKEN), '1') <= self::FEW;
@@ -59,12 +59,12 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
 
-    public function worth(float $x, float $y): float
+    public function valueAt(float $x, float $y): float
     {
         return $this->between($x, $y, 0);
     }
 
-    public function chance(float $x, float $y): float
+    public function chanceAt(float $x, float $y): float
     {
         return $this->between($x, $y, 1);
     }
@@ -76,7 +76,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     public function next(float $x, float $y): ?array
     {
-        $node = $this->worths->over($this->left) ? null : $this->nodes->near($x, $y, $this);
+        $node = $this->stateValues->isOver($this->left) ? null : $this->nodes->near($x, $y, $this);
 
         return null === $node || $node[0] <= 0.0 ? null : [$node[2] >> 3, Pocket::at($node[2] & 7)];
     }
@@ -84,25 +84,25 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     public function disturbed(array $moved, float $x, float $y): float
     {
         if ($this->few) {
-            return $this->worths->moved->worth($this->worths, $this->left, $moved, $x, $y);
+            return $this->stateValues->moved->valueOf($this->stateValues, $this->left, $moved, $x, $y);
         }
         $met = 0;
         foreach ($moved as $ball => $place) {
             $met |= 1 << $ball;
         }
 
-        return $this->worths->disturbed($this->left, $met, $this->worths->at($this->left, $x, $y));
+        return $this->stateValues->disturbed($this->left, $met, $this->stateValues->valueAt($this->left, $x, $y));
     }
 
     public function lookOn(): void {}
 
     private function between(float $x, float $y, int $which): float
     {
-        if ($this->worths->over($this->left)) {
-            return 0 === $which ? $this->worths->at($this->left, $x, $y) : 1.0;
+        if ($this->stateValues->isOver($this->left)) {
+            return 0 === $which ? $this->stateValues->valueAt($this->left, $x, $y) : 1.0;
         }
         if (!$this->exact) {
-            return $this->worths->at($this->left, $x, $y);
+            return $this->stateValues->valueAt($this->left, $x, $y);
         }
 
         return $this->nodes->between($x, $y, $which, $this);
@@ -113,7 +113,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         $x = $place->x;
         $y = $place->y;
         $best = [0.0, 0.0, 0];
-        $choices = \array_slice($this->worths->choices($this->left, $x, $y), 0, self::ASKED);
+        $choices = \array_slice($this->stateValues->candidates($this->left, $x, $y), 0, self::ASKED);
         foreach ($choices as [$ball, $pocket, $about]) {
             if ($about < self::NEAR * $choices[0][2]) {
                 break;
@@ -125,9 +125,9 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
                 continue;
             }
             $at = $this->after->layout->ball($ball);
-            $worth = $read->chance * $this->worths->leads($this->left, $ball, $pocket, $this->worths->grid()->node($x, $y), $read->cut, $place->distanceTo($at));
-            if ($worth > $best[0]) {
-                $best = [$worth, $read->chance, $name];
+            $value = $read->chance * $this->stateValues->leads($this->left, $ball, $pocket, $this->stateValues->grid()->node($x, $y), $read->cut, $place->distanceTo($at));
+            if ($value > $best[0]) {
+                $best = [$value, $read->chance, $name];
             }
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
-use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Games\Game;
 
 /**
  * How hard a shot is thought about.
@@ -15,7 +15,7 @@ final readonly class SearchBudget
     private const FEWER = 40;
 
     /**
-     * @param bool $fine    the worth of places worked out closely, side spin counted on
+     * @param bool $fine    state values worked out closely, side spin counted on
      * @param int  $choices balls and pockets looked into
      * @param int  $strokes tried for each
      * @param int  $refined choices whose strokes are refined
@@ -34,10 +34,10 @@ final readonly class SearchBudget
     }
 
     /** What a season can afford: one to two seconds a shot. */
-    public static function season(GameName $game): self
+    public static function season(Game $game): self
     {
         // In any order there is so much to choose from that a coarser look at it does.
-        return GameName::NineBall === $game || GameName::TenBall === $game ? new self(true, 3, 10, 1, 2, 96, steady: false) : new self(false, 3, 10, 1, 2, 96, steady: false);
+        return $game->hasFixedOrder() ? new self(true, 3, 10, 1, 2, 96, steady: false) : new self(false, 3, 10, 1, 2, 96, steady: false);
     }
 
     /** For the later shots of a plan: they will be planned anew when their turn comes. */

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
-use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Openings;
-use ZigLane\Core\Reading\Order;
 
 /**
  * What a planned shot turns on, in the trade's words.
@@ -41,11 +39,11 @@ final class ShotPurpose
     private static function rightSide(Rack $rack, ChosenShot $choice): ?string
     {
         $route = $choice->route;
-        if (null === $route->next || $choice->worths->over($choice->left() & ~(1 << $route->next[0]))) {
+        if (null === $route->next || $choice->stateValues->isOver($choice->left() & ~(1 << $route->next[0]))) {
             return null;
         }
         [$ball, $pocket] = $route->next;
-        [$left, $right] = $choice->worths->sides($choice->left(), $ball, $pocket);
+        [$left, $right] = $choice->stateValues->sides($choice->left(), $ball, $pocket);
         $most = max($left, $right);
         if ($most < self::RIGHT_SIDE * min($left, $right)) {
             return null;
@@ -66,22 +64,22 @@ final class ShotPurpose
         if ($route->touches < self::ON_PURPOSE) {
             return null;
         }
-        $trial = new ShotSampler($rack->simulator(), $rack->layout, $route->ball, $route->pocket);
+        $sampler = new ShotSampler($rack->simulator(), $rack->layout, $route->ball, $route->pocket);
         $shot = $route->shot;
-        $state = $trial->run($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
-        $moved = null === $state ? [] : $trial->moved($state);
+        $state = $sampler->run($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+        $moved = null === $state ? [] : $sampler->moved($state);
         if ([] === $moved) {
             return null;
         }
-        $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->worths->pots->cluster >> $b & 1)));
+        $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->stateValues->pots->cluster >> $b & 1)));
         if ([] === $cluster) {
-            $badly = array_values(array_filter($moved, static fn(int $b): bool => $choice->worths->pots->liesBadly($choice->left(), $b)));
+            $badly = array_values(array_filter($moved, static fn(int $b): bool => $choice->stateValues->pots->liesBadly($choice->left(), $b)));
 
             return [] === $badly
                 ? \sprintf('Runs into the %s on the way.', self::balls($moved))
                 : \sprintf('Bumps the %s to where it goes: as it lies, it does not from much of the table.', self::balls($badly));
         }
-        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(self::members($choice->worths->pots->cluster)));
+        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(self::members($choice->stateValues->pots->cluster)));
         $insurance = self::insurance($rack, $choice, $moved);
 
         return $say . (null === $insurance ? '' : " The $insurance is the insurance ball: it goes wherever the cue ball stops.");
@@ -97,8 +95,8 @@ final class ShotPurpose
         $best = null;
         $most = 1;
         $then = $rack->layout->without($choice->route->ball);
-        foreach ($choice->worths->due($choice->left()) as $ball) {
-            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->worths->pots->cluster >> $ball & 1) ? 0 : \count(Openings::goingOf($rack->simulator(), $then, $ball));
+        foreach ($choice->stateValues->due($choice->left()) as $ball) {
+            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->stateValues->pots->cluster >> $ball & 1) ? 0 : \count(Openings::goingOf($rack->simulator(), $then, $ball));
             if ($ways > $most) {
                 $most = $ways;
                 $best = $ball;
@@ -111,14 +109,14 @@ final class ShotPurpose
     private static function key(Rack $rack, ChosenShot $choice): ?string
     {
         $left = self::members($choice->left());
-        if (Order::isFixed($rack->rules())) {
+        if ($rack->rules()->hasFixedOrder()) {
             return null;
         }
-        if (GameName::StraightPool === $rack->game) {
+        if ($rack->rules()->endsWithBreakShot()) {
             return 1 === \count($left) ? \sprintf('The %d is the key ball: it leaves the cue ball for the break ball, the %d.', $choice->route->ball, $left[0]) : null;
         }
 
-        return [8] === $choice->worths->due($choice->left())
+        return [8] === $choice->stateValues->due($choice->left())
             ? \sprintf('The %d is the key ball: it leads to the 8.', $choice->route->ball)
             : null;
     }
@@ -132,7 +130,7 @@ final class ShotPurpose
         $say = \sprintf('Goes round %s cushions (%s)', [3 => 'three', 4 => 'four', 5 => 'five'][$rails] ?? (string) $rails, implode(', ', $choice->route->family->rails));
         foreach ($choice->others as $other) {
             if ($other->ball === $choice->route->ball && $other->pocket === $choice->route->pocket && \count($other->family->rails) < 3) {
-                return $say . \sprintf('; %s would keep about %.0f %%.', $other->family->words(), 100 * $other->worth);
+                return $say . \sprintf('; %s would keep about %.0f %%.', $other->family->words(), 100 * $other->value);
             }
         }
 
@@ -142,9 +140,9 @@ final class ShotPurpose
     /**
      * @return list<int>
      */
-    public static function members(int $set): array
+    public static function members(int $remaining): array
     {
-        return array_values(array_filter(range(1, 15), static fn(int $b): bool => 0 !== ($set >> $b & 1)));
+        return array_values(array_filter(range(1, 15), static fn(int $b): bool => 0 !== ($remaining >> $b & 1)));
     }
 
     /**

@@ -23,7 +23,7 @@ use ZigLane\Core\Settings\Defaults;
 /**
  * The chance that one ball drops in one pocket, from any place of the cue ball, by propagating the player's errors.
  *
- * Analytic. The directions in which the ball drops come from DropWindow; the direction it takes for a direction of the cue
+ * Analytic. The directions in which the ball drops come from AcceptanceWindow; the direction it takes for a direction of the cue
  * from the simulator: plain geometry (the ghost ball, sin of the contact angle = miss distance / 2R) plus a correction for
  * throw, squirt and swerve that is nearly straight in the aim and is interpolated between three tries. So every edge of
  * the window becomes a direction of the cue. An error of the tip's height adds to that of the aim as squares. Errors of its

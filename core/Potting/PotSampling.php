@@ -21,11 +21,11 @@ final readonly class PotSampling
     /** Share of tries in which the ball, hit first, drops in that pocket. */
     public function chance(Layout $layout, int $ball, Pocket $pocket, Shot $shot, ExecutionError $error, int $tries): float
     {
-        $trial = new ShotSampler($this->simulator, $layout, $ball, $pocket);
+        $sampler = new ShotSampler($this->simulator, $layout, $ball, $pocket);
         $made = 0;
         foreach (ErrorSamples::of($tries) as $sample) {
-            $state = $trial->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
-            $made += null !== $state && $trial->pots($state) ? 1 : 0;
+            $state = $sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            $made += null !== $state && $sampler->pots($state) ? 1 : 0;
         }
 
         return $made / $tries;

@@ -10,6 +10,7 @@ use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\Internal\KernelState;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Settings\Defaults;
 
@@ -64,13 +65,9 @@ final readonly class ShotSampler
      */
     public function under(ExecutionError $error, array $sample, float $aim, float $speed, float $a, float $b, float $elevation): ?KernelState
     {
-        return $this->run(
-            $aim + $error->aim * $sample[0],
-            $speed * max(0.05, 1.0 + $error->speed * $sample[1]),
-            $a + $error->tip * $sample[2],
-            $b + $error->tip * $sample[3],
-            $elevation,
-        );
+        [$aim, $speed, $a, $b] = Execution::stroke($error, $sample, $aim, $speed, $a, $b);
+
+        return $this->run($aim, $speed, $a, $b, $elevation);
     }
 
     public function pots(KernelState $s): bool

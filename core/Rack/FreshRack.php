@@ -10,6 +10,7 @@ use ZigLane\Core\Aiming\AimSolver;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Games\Game;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\EventType;
@@ -18,8 +19,9 @@ use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Player\Execution;
+use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Settings\Defaults;
 
 /**
  * A rack as a legal break leaves it, simulated; the same number always gives the same rack.
@@ -33,6 +35,10 @@ final readonly class FreshRack
     /** Cue speed of a firm break, m/s, and of a break shot (common practice, no source). */
     public const BREAK_SPEED = 8.5;
     public const SHOT_SPEED = 3.6;
+
+    /** A break differs less from the next in speed than a player's other strokes do: by this share of the error (our own choice). */
+    private const BREAK_SPREAD = 0.4;
+    private const SHOT_SPREAD = 0.3;
 
     /** Cue ball from the head rail and aside of the middle, diamonds. */
     public const PLACE = [1.95, 0.6];
@@ -57,15 +63,11 @@ final readonly class FreshRack
      */
     public static function broken(GameName $game, int $number, Player $player, Table $table = new Table(), float $speed = self::BREAK_SPEED, float $aside = self::PLACE[1]): self
     {
-        $random = new Generator(1_000_003 * $number + match ($game) {
-            GameName::NineBall => 9,
-            GameName::TenBall => 10,
-            GameName::EightBall => 8,
-            GameName::StraightPool => 14,
-        });
+        $random = new Generator(1_000_003 * $number + $game->seed());
+        $rules = $game->rules();
         $simulator = new Simulator($table);
         for ($try = 1; $try <= self::MOST; ++$try) {
-            $left = GameName::StraightPool === $game ? self::opened($simulator, $random, $player) : self::struck($simulator, $game, $random, $player, $speed, $aside);
+            $left = $rules->endsWithBreakShot() ? self::opened($simulator, $rules, $random, $player) : self::struck($simulator, $rules, $random, $player, $speed, $aside);
             if (null !== $left) {
                 [$layout, $dropped] = $left;
 
@@ -78,25 +80,17 @@ final readonly class FreshRack
     /**
      * @return array{Layout, int}|null
      */
-    private static function struck(Simulator $simulator, GameName $game, Generator $random, Player $player, float $speed, float $aside): ?array
+    private static function struck(Simulator $simulator, Game $game, Generator $random, Player $player, float $speed, float $aside): ?array
     {
         $layout = RackUp::layout($simulator, $game, $random);
         $cue = $simulator->table->size->pointAt(self::PLACE[0], 2.0 + $aside + $random->between(-0.05, 0.05));
-        $shot = new Shot(
-            $cue->angleTo($layout->ball(RackUp::apex($layout))) + $player->aim * $random->normal(),
-            // Nobody swings faster than the hardest break, whatever the error.
-            min(Defaults::MAX_CUE_SPEED, $speed * (1 + 0.4 * $player->speed * $random->normal())),
-            new Tip(0.0, max(-0.45, min(0.45, 0.05 + $player->tip / $simulator->ball->radius * $random->normal()))),
-        );
+        $error = new ExecutionError($player->aim, self::BREAK_SPREAD * $player->speed, $player->tip / $simulator->ball->radius);
+        $meant = new Shot($cue->angleTo($layout->ball(RackUp::apex($layout))), $speed, new Tip(0.0, 0.05));
+        $shot = Execution::shot($error, [$random->normal(), $random->normal(), 0.0, $random->normal()], $meant);
         $result = $simulator->play($layout->with(BallId::CUE, $cue), $shot);
-        $money = match ($game) {
-            GameName::NineBall => 9,
-            GameName::TenBall => 10,
-            default => 8,
-        };
         $dropped = \count($result->pocketed);
 
-        return $result->scratched() || isset($result->pocketed[$money]) || (0 === $dropped && self::toRail($result) < self::TO_RAIL)
+        return $result->scratched() || [] !== array_filter(array_keys($result->pocketed), $game->spoilsBreak(...)) || (0 === $dropped && self::toRail($result) < self::TO_RAIL)
             ? null
             : [$result->final, $dropped];
     }
@@ -106,9 +100,9 @@ final readonly class FreshRack
      *
      * @return array{Layout, int}|null
      */
-    private static function opened(Simulator $simulator, Generator $random, Player $player): ?array
+    private static function opened(Simulator $simulator, Game $game, Generator $random, Player $player): ?array
     {
-        $rack = RackUp::layout($simulator, GameName::StraightPool, $random);
+        $rack = RackUp::layout($simulator, $game, $random);
         // The ball at the apex is the break ball, beside the rack; the cue ball lies behind it.
         $apex = RackUp::apex($rack);
         $side = 0 === $random->integer(0, 1) ? -1.0 : 1.0;
@@ -122,7 +116,8 @@ final readonly class FreshRack
         } catch (AimRefused) {
             return null;
         }
-        $result = $simulator->play($layout, new Shot($aim->shot->aim, self::SHOT_SPEED * (1 + 0.3 * $player->speed * $random->normal()), new Tip(0.0, 0.15)));
+        $error = new ExecutionError(0.0, self::SHOT_SPREAD * $player->speed, 0.0);
+        $result = $simulator->play($layout, Execution::shot($error, [0.0, $random->normal(), 0.0, 0.0], new Shot($aim->shot->aim, self::SHOT_SPEED, new Tip(0.0, 0.15))));
         $moved = 0;
         foreach ($result->final->objectBalls() as $ball) {
             $moved += $result->final->ball($ball)->distanceTo($layout->ball($ball)) > 0.1 ? 1 : 0;

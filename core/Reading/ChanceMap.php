@@ -140,9 +140,9 @@ final readonly class ChanceMap
                 foreach ($out as [$px, $py]) {
                     $near = min($near, hypot($x - $px, $y - $py));
                 }
-                $worth = $near + 0.3 * $value;
-                if ($worth > $most) {
-                    $most = $worth;
+                $merit = $near + 0.3 * $value;
+                if ($merit > $most) {
+                    $most = $merit;
                     $best = new Point($x, $y);
                 }
             }

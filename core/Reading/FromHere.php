@@ -40,7 +40,7 @@ final readonly class FromHere
         $game = $rack->rules();
         $targets = $game->legalTargets($rack->layout);
         $now = self::now($rack, $place);
-        if (!Order::isFixed($game) || [] === $targets) {
+        if (!$game->hasFixedOrder() || [] === $targets) {
             return $now;
         }
 

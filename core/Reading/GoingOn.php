@@ -174,9 +174,9 @@ final readonly class GoingOn
      */
     private static function stop(Simulator $simulator, Layout $layout, PotChance $pot, float $aim, float $speed, float $height, float $elevation): ?array
     {
-        $trial = new ShotSampler($simulator, $layout, $pot->ball, $pot->pocket);
-        $state = $trial->run($aim, $speed, 0.0, $height, $elevation);
-        if (null === $state || !$trial->pots($state) || $trial->scratches($state) || [] !== $trial->moved($state)) {
+        $sampler = new ShotSampler($simulator, $layout, $pot->ball, $pot->pocket);
+        $state = $sampler->run($aim, $speed, 0.0, $height, $elevation);
+        if (null === $state || !$sampler->pots($state) || $sampler->scratches($state) || [] !== $sampler->moved($state)) {
             return null;
         }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Reading;
 
 use ZigLane\Core\Games\Game;
-use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Physics\Layout;
@@ -41,19 +40,19 @@ final readonly class KeyBalls
      */
     public function of(Game $game): array
     {
-        if (GameName::StraightPool === $game->name()) {
+        if ($game->endsWithBreakShot()) {
             return $this->straightPool();
         }
-        $last = Order::last($game, $this->layout);
+        $last = $game->lastBall($this->layout);
         if (null === $last) {
             return [];
         }
-        $own = array_values(array_filter(Order::own($game, $this->layout), static fn(int $b): bool => $b !== $last));
+        $own = array_values(array_filter($game->ownBalls($this->layout), static fn(int $b): bool => $b !== $last));
         if ([] === $own) {
             return [];
         }
 
-        return $this->keysFor($last, Order::isFixed($game) ? [max($own)] : $own);
+        return $this->keysFor($last, $game->hasFixedOrder() ? [max($own)] : $own);
     }
 
     /**
@@ -71,15 +70,15 @@ final readonly class KeyBalls
         foreach ($candidates as $ball) {
             $best = null;
             foreach (\array_slice($this->openings->going($ball), 0, 3) as $opening) {
-                $worth = $this->afterStop($this->contact($ball, $opening), $pots);
-                if (null === $best || $worth > $best->worth) {
-                    $best = new KeyBall($ball, $opening->pocket, false, $last, $worth, \sprintf(
+                $value = $this->afterStop($this->contact($ball, $opening), $pots);
+                if (null === $best || $value > $best->value) {
+                    $best = new KeyBall($ball, $opening->pocket, false, $last, $value, \sprintf(
                         'The %d into the %s pocket%s: stopped there or moved a hand’s breadth, the cue ball has the %d at about %.0f %%.',
                         $ball,
                         $opening->pocket->spoken(),
                         1 === \count($candidates) ? ' is the key ball' : '',
                         $last,
-                        $worth * 100,
+                        $value * 100,
                     ));
                 }
             }
@@ -87,7 +86,7 @@ final readonly class KeyBalls
                 $keys[] = $best;
             }
         }
-        usort($keys, static fn(KeyBall $a, KeyBall $b): int => $b->worth <=> $a->worth);
+        usort($keys, static fn(KeyBall $a, KeyBall $b): int => $b->value <=> $a->value);
 
         return \array_slice($keys, 0, 3);
     }
@@ -101,16 +100,16 @@ final readonly class KeyBalls
         foreach ($this->openings->balls() as $ball) {
             $best = null;
             foreach ($this->openings->going($ball) as $opening) {
-                [$worth, $side] = $this->breakWorth($ball, $opening);
-                if ($worth > 0.15 && (null === $best || $worth > $best->worth)) {
-                    $best = new KeyBall($ball, $opening->pocket, true, $ball, $worth, \sprintf(
+                [$value, $side] = $this->breakBallValue($ball, $opening);
+                if ($value > 0.15 && (null === $best || $value > $best->value)) {
+                    $best = new KeyBall($ball, $opening->pocket, true, $ball, $value, \sprintf(
                         'The %d breaks the next rack into the %s pocket: with the cue ball %s of its line, cut %d–%d°, it runs into the rack in %.0f %% of the tries.',
                         $ball,
                         $opening->pocket->spoken(),
                         $side,
                         self::BREAK_CUTS[0],
                         self::BREAK_CUTS[\count(self::BREAK_CUTS) - 1],
-                        $worth * 100,
+                        $value * 100,
                     ), $side);
                 }
             }
@@ -118,7 +117,7 @@ final readonly class KeyBalls
                 $breaks[] = $best;
             }
         }
-        usort($breaks, static fn(KeyBall $a, KeyBall $b): int => $b->worth <=> $a->worth);
+        usort($breaks, static fn(KeyBall $a, KeyBall $b): int => $b->value <=> $a->value);
         $breaks = \array_slice($breaks, 0, 3);
         if ([] === $breaks) {
             return [];
@@ -145,7 +144,7 @@ final readonly class KeyBalls
                 }
             }
         }
-        usort($keys, static fn(KeyBall $a, KeyBall $b): int => $b->worth <=> $a->worth);
+        usort($keys, static fn(KeyBall $a, KeyBall $b): int => $b->value <=> $a->value);
 
         return [...$breaks, ...\array_slice($keys, 0, 2)];
     }
@@ -173,7 +172,7 @@ final readonly class KeyBalls
      *
      * @return array{float, string}
      */
-    private function breakWorth(int $ball, Opening $opening): array
+    private function breakBallValue(int $ball, Opening $opening): array
     {
         $at = $this->layout->ball($ball);
         if (Racking::inside($this->simulator, $at)) {
@@ -191,9 +190,9 @@ final readonly class KeyBalls
                     $hits += Racking::meets($this->simulator, $ghost, $way - $sign * $leave, self::BREAK_REACH) ? 1 : 0;
                 }
             }
-            $worth = $hits / $tries * min(1.0, $opening->free / 0.05);
-            if ($worth > $best[0]) {
-                $best = [$worth, $side];
+            $value = $hits / $tries * min(1.0, $opening->free / 0.05);
+            if ($value > $best[0]) {
+                $best = [$value, $side];
             }
         }
 

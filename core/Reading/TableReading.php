@@ -29,7 +29,7 @@ final readonly class TableReading
         $game = $rack->rules();
         $layout = $rack->layout;
         $openings = Openings::of($simulator, $layout, $before?->openings);
-        $own = Order::own($game, $layout);
+        $own = $game->ownBalls($layout);
         $finder = TroubleFinder::for($simulator, $layout, $openings, $game);
         $indirect = [];
         foreach ($own as $ball) {

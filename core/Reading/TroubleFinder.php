@@ -33,7 +33,7 @@ final readonly class TroubleFinder
 
     public static function for(Simulator $simulator, Layout $layout, Openings $openings, Game $game): self
     {
-        return new self($simulator, $layout, $openings, Order::own($game, $layout), Order::isFixed($game));
+        return new self($simulator, $layout, $openings, $game->ownBalls($layout), $game->hasFixedOrder());
     }
 
     /**

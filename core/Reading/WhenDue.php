@@ -18,7 +18,7 @@ final class WhenDue
     /** With a fixed order the balls before it are gone; in a free one nothing is certain, and all stay. */
     public static function layout(Game $game, Layout $layout, int $ball): Layout
     {
-        if (!Order::isFixed($game)) {
+        if (!$game->hasFixedOrder()) {
             return $layout;
         }
 

@@ -27,12 +27,12 @@ final readonly class Breakout
     private const LOOKED = 3;
     private const KEPT = 2;
 
-    private ShotSampler $trial;
+    private ShotSampler $sampler;
     private PotChance $pot;
 
     public function __construct(private Rack $rack, private int $ball, private Pocket $pocket)
     {
-        $this->trial = new ShotSampler($rack->simulator(), $rack->layout, $ball, $pocket);
+        $this->sampler = new ShotSampler($rack->simulator(), $rack->layout, $ball, $pocket);
         $this->pot = new PotChance($rack->simulator(), $rack->layout, $ball, $pocket, $rack->player);
     }
 
@@ -61,7 +61,7 @@ final readonly class Breakout
     /** A ball freed counts like a ball to come. */
     private static function merit(Route $route): float
     {
-        return $route->worth * (0.5 + 0.5 * ($route->freed->goes ?? 0.0));
+        return $route->value * (0.5 + 0.5 * ($route->freed->goes ?? 0.0));
     }
 
     /**
@@ -97,24 +97,24 @@ final readonly class Breakout
         $shot = $route->shot;
         $error = $this->pot->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
         $pot = $moved = $goes = $scratch = 0;
-        $worth = 0.0;
+        $value = 0.0;
         foreach (ErrorSamples::of(self::TRIES) as $sample) {
-            $state = $this->trial->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            $state = $this->sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
             if (null === $state) {
                 continue;
             }
-            $scratch += $this->trial->scratches($state) ? 1 : 0;
-            if ($this->trial->scratches($state) || !$this->trial->pots($state)) {
+            $scratch += $this->sampler->scratches($state) ? 1 : 0;
+            if ($this->sampler->scratches($state) || !$this->sampler->pots($state)) {
                 continue;
             }
             ++$pot;
-            $moved += \in_array($ball, $this->trial->moved($state), true) ? 1 : 0;
+            $moved += \in_array($ball, $this->sampler->moved($state), true) ? 1 : 0;
             $after = $this->rack->withLayout($this->left($state));
             if (!$after->layout->has($ball)) {
                 continue;
             }
             $next = FromHere::now($after, $after->layout->ball(BallId::CUE));
-            $worth += [] === $next ? 0.0 : $next[0]->chance();
+            $value += [] === $next ? 0.0 : $next[0]->chance();
             $goes += [] === Openings::goingOf($after->simulator(), $after->layout, $ball) ? 0 : 1;
         }
         if (0 === $moved) {
@@ -122,7 +122,7 @@ final readonly class Breakout
         }
         $n = self::TRIES;
 
-        return $route->moving(new FreedBall($ball, $moved / $n, $goes / $n, $before), $pot / $n, $worth / $n, $scratch / $n, $n);
+        return $route->moving(new FreedBall($ball, $moved / $n, $goes / $n, $before), $pot / $n, $value / $n, $scratch / $n, $n);
     }
 
     private function left(KernelState $state): Layout

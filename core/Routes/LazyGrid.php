@@ -8,7 +8,7 @@ use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Geometry\Point;
 
 /**
- * What places of the cue ball are worth, worked out at the nodes of a grid as they are asked for, and interpolated between.
+ * Values of cue-ball positions, worked out at the nodes of a grid as they are asked for, with bilinear interpolation between them.
  *
  * @internal
  */
@@ -17,14 +17,14 @@ final class LazyGrid
     /** Distance of the nodes, m. */
     private const DISTANCE = 0.05;
 
-    /** @var array<int, array{float, float, int}> worth, chance and pot */
+    /** @var array<int, array{float, float, int}> value, chance and pot */
     private array $nodes = [];
 
     /** @param int $step only every so manieth node is used */
     public function __construct(private readonly TableGeometry $geometry, private readonly int $step = 1) {}
 
     /**
-     * @param int    $which 0 for the worth, 1 for the chance
+     * @param int    $which 0 for the value, 1 for the chance
      * @param NodeEvaluator $of    not kept: whoever is asked keeps this, and a circle of the two would live on until it is swept up
      */
     public function between(float $x, float $y, int $which, NodeEvaluator $of): float

@@ -11,7 +11,6 @@ use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\GoingOn;
 use ZigLane\Core\Reading\Openings;
-use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Reading\WhenDue;
 use ZigLane\Core\Reading\ZoneFinder;
 use ZigLane\Core\Settings\Defaults;
@@ -29,7 +28,7 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
     private const POCKETS = 3;
     private const BALLS = 5;
 
-    /** What a chance is worth from an angle that does not lead on. */
+    /** Factor on a chance from an angle that does not lead on. */
     private const ASTRAY = 0.6;
 
     private LazyGrid $nodes;
@@ -56,7 +55,7 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
     {
         $next = WhenDue::after($rack->rules(), $rack->layout, $ball);
         $after = $rack->withLayout($rack->layout->without($ball));
-        if (!Order::isFixed($rack->rules())) {
+        if (!$rack->rules()->hasFixedOrder()) {
             $at = $rack->layout->ball($ball);
             usort($next, static fn(int $a, int $b): int => $at->distanceTo($after->layout->ball($a)) <=> $at->distanceTo($after->layout->ball($b)));
             $next = \array_slice($next, 0, self::BALLS);
@@ -96,13 +95,13 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
     }
 
     /** Best chance on what comes next from a place (m), 0–1; 1 when nothing needs to come. */
-    public function chance(float $x, float $y): float
+    public function chanceAt(float $x, float $y): float
     {
         return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 1, $this);
     }
 
     /** The same, less where it does not lead on. */
-    public function worth(float $x, float $y): float
+    public function valueAt(float $x, float $y): float
     {
         return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 0, $this);
     }
@@ -128,9 +127,9 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
     {
         $best = [0.0, 0.0, 0];
         foreach ($this->chances["$place->x $place->y"] ??= $this->chancesAt($place) as [$n, $chance]) {
-            $worth = $chance * ($this->leadsOn($n, $place) ? 1.0 : self::ASTRAY);
-            if ($worth > $best[0]) {
-                $best = [$worth, $chance, $n];
+            $value = $chance * ($this->leadsOn($n, $place) ? 1.0 : self::ASTRAY);
+            if ($value > $best[0]) {
+                $best = [$value, $chance, $n];
             }
         }
 

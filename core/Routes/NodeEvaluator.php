@@ -7,14 +7,14 @@ namespace ZigLane\Core\Routes;
 use ZigLane\Core\Geometry\Point;
 
 /**
- * Knows what a place of the cue ball is worth.
+ * Works out the value of one cue-ball position.
  *
  * @internal for Nodes
  */
 interface NodeEvaluator
 {
     /**
-     * @return array{float, float, int} worth and chance, 0–1, and which pot they are of
+     * @return array{float, float, int} value and chance, 0–1, and which pot they are of
      */
     public function asked(Point $place): array;
 }

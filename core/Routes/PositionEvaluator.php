@@ -12,10 +12,10 @@ use ZigLane\Core\Equipment\Pocket;
 interface PositionEvaluator
 {
     /** Worth of a place (m), 0–1. */
-    public function worth(float $x, float $y): float;
+    public function valueAt(float $x, float $y): float;
 
     /** Chance of the next pot from a place (m), 0–1; 1 when nothing needs to come. */
-    public function chance(float $x, float $y): float;
+    public function chanceAt(float $x, float $y): float;
 
     /** Worth from which a place counts as position. */
     public function level(): float;

@@ -17,7 +17,7 @@ final class Reason
     public static function of(Route $r): string
     {
         if (null !== $r->freed) {
-            return \sprintf('%s; what then comes is left at %.0f %% on average%s. By %d tries.', $r->freed->words(), 100 * $r->worth, $r->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->scratch) : '', $r->tries);
+            return \sprintf('%s; what then comes is left at %.0f %% on average%s. By %d tries.', $r->freed->words(), 100 * $r->value, $r->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->scratch) : '', $r->tries);
         }
         $count = \count($r->family->rails);
         $say = [match ($count) {
@@ -46,7 +46,7 @@ final class Reason
     /** How the first of two close routes differs from the second; "" when they are not close. */
     public static function against(Route $one, Route $other): string
     {
-        if (abs($one->worth - $other->worth) > 0.04) {
+        if (abs($one->value - $other->value) > 0.04) {
             return '';
         }
         $say = [];

@@ -20,7 +20,7 @@ final readonly class Route
      * @param float            $travel   of the cue ball after the contact, m
      * @param float            $pot      share of tries in which the ball drops and the cue ball stays up
      * @param float            $position of all tries: potted, and the next ball left well enough, with an angle that leads on
-     * @param float            $worth    of all tries: the mean chance on the next ball, nothing where the pot fails
+     * @param float            $value    of all tries: the mean chance on the next ball, nothing where the pot fails
      * @param float            $scratch  share of tries
      * @param float            $touches  share of tries in which another ball is moved
      * @param float            $hooked   of the potted: no shot is left
@@ -40,7 +40,7 @@ final readonly class Route
         public float $travel,
         public float $pot,
         public float $position,
-        public float $worth,
+        public float $value,
         public float $scratch,
         public float $touches,
         public float $hooked,
@@ -52,8 +52,8 @@ final readonly class Route
     ) {}
 
     /** The same as a route that moves a ball on purpose. */
-    public function moving(FreedBall $freed, float $pot, float $worth, float $scratch, int $tries): self
+    public function moving(FreedBall $freed, float $pot, float $value, float $scratch, int $tries): self
     {
-        return new self($this->ball, $this->pocket, $this->shot, $this->offset, $this->family, $this->stop, $this->travel, $pot, 0.0, $worth, $scratch, 1.0, 0.0, 0.0, null, null, $tries, $freed);
+        return new self($this->ball, $this->pocket, $this->shot, $this->offset, $this->family, $this->stop, $this->travel, $pot, 0.0, $value, $scratch, 1.0, 0.0, 0.0, null, null, $tries, $freed);
     }
 }

@@ -63,7 +63,7 @@ final class RouteSearch
     private const LOOKED = 36;
     private const STIRRED = 8;
 
-    /** Share of the best one's worth from which another way is named. */
+    /** Share of the best one's value from which another way is named. */
     private const SENSIBLE = 0.7;
 
     private const REFINED = 5;
@@ -80,7 +80,7 @@ final class RouteSearch
 
     private const ROUNDS = 4;
 
-    /** Behind the best by so much in worth, an idea is refined in one round, or in two. */
+    /** Behind the best by so much in value, an idea is refined in one round, or in two. */
     private const FAR_BEHIND = 0.08;
     private const BEHIND_THE_BEST = 0.03;
 
@@ -91,7 +91,7 @@ final class RouteSearch
         [2, 0, 0, 1], [2, 0, 0, -1], [-2, 0, 0, 1], [-2, 0, 0, -1],
     ];
 
-    /** How far behind (worth) a step may lie after so many tries. */
+    /** How far behind (value) a step may lie after so many tries. */
     private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
 
     /** The best few are polished under more errors, with steps of these sizes. */
@@ -102,14 +102,14 @@ final class RouteSearch
     /** What a step under few errors must bring, else it may be luck. */
     private const LUCK = 0.02;
 
-    /** A difference of worth that is none. */
+    /** A difference of value that is none. */
     private const NOTHING = 0.005;
 
     /** No shot is left below this. */
     private const NO_SHOT = 0.05;
 
     private readonly PotChance $pot;
-    private readonly ShotSampler $trial;
+    private readonly ShotSampler $sampler;
     private readonly Point $cue;
 
     /** @var list<array{float, Tip, list<int>}> swept strokes that pot the ball and move others: speed, tip, those balls */
@@ -121,16 +121,16 @@ final class RouteSearch
     /** Shots played so far. */
     public int $played = 0;
 
-    private readonly PositionEvaluator $outlook;
+    private readonly PositionEvaluator $evaluator;
 
-    /** @param PositionEvaluator|null $outlook what resting places are worth; the next ball alone when null */
-    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket, ?PositionEvaluator $outlook = null)
+    /** @param PositionEvaluator|null $evaluator judges where the cue ball stops; the next ball alone when null */
+    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket, ?PositionEvaluator $evaluator = null)
     {
         $simulator = $rack->simulator();
         $this->cue = $rack->layout->ball(BallId::CUE);
         $this->pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player);
-        $this->trial = new ShotSampler($simulator, $rack->layout, $ball, $pocket);
-        $this->outlook = $outlook ?? NextBallEvaluator::after($rack, $ball);
+        $this->sampler = new ShotSampler($simulator, $rack->layout, $ball, $pocket);
+        $this->evaluator = $evaluator ?? NextBallEvaluator::after($rack, $ball);
     }
 
     /**
@@ -142,12 +142,12 @@ final class RouteSearch
     {
         $swept = $this->sweep(self::TIPS);
         yield $this->kept($this->rough($swept, self::FIRST), self::FEW);
-        $this->outlook->lookOn();
+        $this->evaluator->lookOn();
         $rough = $this->rough([...$swept, ...$this->sweep(self::MORE_TIPS), ...$this->sweep(self::SENT_ASIDE)], self::LOOKED);
         // One step round each of the better ideas, under few errors, tells which deserve more.
-        foreach (\array_slice($rough, 0, self::STIRRED) as $n => [$candidate, $worth]) {
-            $stirred = $this->around($candidate, $worth, ...self::FIRST_STEP, tries: self::FEW);
-            $rough[$n] = $stirred[1] > $worth + self::LUCK ? $stirred : $rough[$n];
+        foreach (\array_slice($rough, 0, self::STIRRED) as $n => [$candidate, $value]) {
+            $stirred = $this->around($candidate, $value, ...self::FIRST_STEP, tries: self::FEW);
+            $rough[$n] = $stirred[1] > $value + self::LUCK ? $stirred : $rough[$n];
         }
         $rough = self::apart($this->ranked($rough));
         yield $this->kept($rough, self::FEW);
@@ -182,7 +182,7 @@ final class RouteSearch
      */
     public function from(array $strokes, int $refined, int $rounds = self::ROUNDS, int $tries = self::MANY): array
     {
-        $this->outlook->lookOn();
+        $this->evaluator->lookOn();
         $aimed = [];
         foreach ($strokes as [$speed, $a, $b]) {
             $aimed[] = $this->aimed($speed, $a, $b, 0.0);
@@ -191,8 +191,8 @@ final class RouteSearch
         $ranked = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEWEST)], $aimed));
         $ranked = $this->ranked(array_map(fn(array $r): array => [$r[0], $this->judged($r[0], self::FEW)], \array_slice($ranked, 0, self::FIRST)));
         $settled = [];
-        foreach (\array_slice($ranked, 0, $refined) as [$candidate, $worth]) {
-            $behind = ($settled[0][1] ?? 0.0) - $worth;
+        foreach (\array_slice($ranked, 0, $refined) as [$candidate, $value]) {
+            $behind = ($settled[0][1] ?? 0.0) - $value;
             $settled[] = $this->refined($candidate, $behind > self::FAR_BEHIND ? 1 : $rounds, finer: true);
         }
 
@@ -229,7 +229,7 @@ final class RouteSearch
     /**
      * Every place the cue ball can be sent to by potting this ball: the swept strokes that pot it.
      *
-     * @return list<array{speed: float, tip: Tip, stop: Point, worth: float}>
+     * @return list<array{speed: float, tip: Tip, stop: Point, value: float}>
      */
     public function spread(): array
     {
@@ -237,7 +237,7 @@ final class RouteSearch
         foreach ($this->ladders(self::TIPS) as [$tip, $ladder]) {
             foreach ($ladder as $rung) {
                 if (null !== $rung['stop']) {
-                    $places[] = ['speed' => $rung['speed'], 'tip' => $tip, 'stop' => $rung['stop'], 'worth' => $rung['worth']];
+                    $places[] = ['speed' => $rung['speed'], 'tip' => $tip, 'stop' => $rung['stop'], 'value' => $rung['value']];
                 }
             }
         }
@@ -260,16 +260,16 @@ final class RouteSearch
      *
      * @param list<array{float, float, float, float}>|null $errors standard normal; the fixed ones when null
      *
-     * @return array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}
+     * @return array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}
      */
     public function chances(Shot $shot, int $tries, ?array $errors = null): array
     {
         return $this->judge($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $tries, $errors);
     }
 
-    public function outlook(): PositionEvaluator
+    public function evaluator(): PositionEvaluator
     {
-        return $this->outlook;
+        return $this->evaluator;
     }
 
     /**
@@ -285,12 +285,12 @@ final class RouteSearch
         foreach ($this->ladders($tips) as [$tip, $ladder, $offset]) {
             [$a, $b] = [$tip->side, $tip->height];
             foreach ($ladder as $n => $rung) {
-                if (null === $rung['stop'] || $rung['worth'] <= 0.0) {
+                if (null === $rung['stop'] || $rung['value'] <= 0.0) {
                     continue;
                 }
                 $sum = $weights = 0.0;
                 foreach ($spread as $k => $weight) {
-                    $sum += $weight * ($ladder[$n + $k - 2]['worth'] ?? 0.0);
+                    $sum += $weight * ($ladder[$n + $k - 2]['value'] ?? 0.0);
                     $weights += $weight;
                 }
                 $idea = $rung['rails'] . '|' . (abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l')) . (abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l')) . ($offset <=> 0.0);
@@ -306,7 +306,7 @@ final class RouteSearch
      *
      * @param list<array{0: float, 1: float, 2?: float}> $tips [side, height, part of what drops]
      *
-     * @return list<array{Tip, list<array{speed: float, aim: float, elevation: float, stop: Point|null, worth: float, rails: string}>, float}> no
+     * @return list<array{Tip, list<array{speed: float, aim: float, elevation: float, stop: Point|null, value: float, rails: string}>, float}> no
      *                         stop where the pot fails, the cue ball falls or another ball is moved
      */
     private function ladders(array $tips): array
@@ -319,13 +319,13 @@ final class RouteSearch
             $offset = $swept[2] ?? 0.0;
             $ladder = [];
             for ($speed = $easy * self::SOFTEST; $speed <= $most; $speed *= self::RUNG) {
-                $rung = ['speed' => $speed, 'aim' => 0.0, 'elevation' => 0.0, 'stop' => null, 'worth' => 0.0, 'rails' => ''];
+                $rung = ['speed' => $speed, 'aim' => 0.0, 'elevation' => 0.0, 'stop' => null, 'value' => 0.0, 'rails' => ''];
                 $line = $this->pot->line($this->cue->x, $this->cue->y, $speed, $a, $b, $offset);
                 if (!$line instanceof NoPot) {
-                    $state = $this->trial->run($line[0], $speed, $a, $b, $line[1], record: true);
+                    $state = $this->sampler->run($line[0], $speed, $a, $b, $line[1], record: true);
                     ++$this->played;
-                    $good = null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state);
-                    $moved = $good ? $this->trial->moved($state) : [];
+                    $good = null !== $state && $this->sampler->pots($state) && !$this->sampler->scratches($state);
+                    $moved = $good ? $this->sampler->moved($state) : [];
                     if ([] !== $moved) {
                         // What is moved on purpose is looked for with the ball sent to the middle.
                         if (0.0 === $offset) {
@@ -337,7 +337,7 @@ final class RouteSearch
                             'aim' => $line[0],
                             'elevation' => $line[1],
                             'stop' => new Point($state->x[0], $state->y[0]),
-                            'worth' => $this->outlook->worth($state->x[0], $state->y[0]),
+                            'value' => $this->evaluator->valueAt($state->x[0], $state->y[0]),
                             'rails' => implode('-', Family::rails($state, self::contact($state), $a)[0]),
                         ];
                     }
@@ -426,7 +426,7 @@ final class RouteSearch
      */
     private function judged(array $c, int $tries): float
     {
-        return $this->judge($c[4], $c[0], $c[1], $c[2], $c[5], $tries)['worth'];
+        return $this->judge($c[4], $c[0], $c[1], $c[2], $c[5], $tries)['value'];
     }
 
     /**
@@ -475,9 +475,9 @@ final class RouteSearch
         $from = $best;
         foreach (self::STEPS as [$v, $a, $b, $o]) {
             $try = $this->aimed($from[0] * (1 + $dv * $v), $from[1] + $da * $a, $from[2] + $da * $b, max(-1.0, min(1.0, $from[3] + $do * $o)));
-            $worth = null === $try ? null : $this->raced($try, $tries, $most);
-            if (null !== $worth && $worth > $most) {
-                [$best, $most] = [$try, $worth];
+            $value = null === $try ? null : $this->raced($try, $tries, $most);
+            if (null !== $value && $value > $most) {
+                [$best, $most] = [$try, $value];
             }
         }
 
@@ -493,19 +493,19 @@ final class RouteSearch
     {
         [$speed, $a, $b, , $aim, $elevation] = $c;
         $error = $this->pot->errors($this->cue->x, $this->cue->y, $aim, $elevation, $speed);
-        $worth = 0.0;
+        $value = 0.0;
         foreach (ErrorSamples::of($tries) as $n => $sample) {
-            if (isset(self::BEHIND[$n]) && $worth / $n < $most - self::BEHIND[$n]) {
+            if (isset(self::BEHIND[$n]) && $value / $n < $most - self::BEHIND[$n]) {
                 return null;
             }
             ++$this->played;
-            $state = $this->trial->under($error, $sample, $aim, $speed, $a, $b, $elevation);
-            if (null !== $state && $this->trial->pots($state) && !$this->trial->scratches($state)) {
-                $worth += $this->left($state, $this->trial->moved($state));
+            $state = $this->sampler->under($error, $sample, $aim, $speed, $a, $b, $elevation);
+            if (null !== $state && $this->sampler->pots($state) && !$this->sampler->scratches($state)) {
+                $value += $this->left($state, $this->sampler->moved($state));
             }
         }
 
-        return $worth / $tries;
+        return $value / $tries;
     }
 
     /**
@@ -516,8 +516,8 @@ final class RouteSearch
     private function left(KernelState $state, array $moved): float
     {
         return [] === $moved
-            ? $this->outlook->worth($state->x[0], $state->y[0])
-            : $this->outlook->disturbed($this->trial->places($state, $moved), $state->x[0], $state->y[0]);
+            ? $this->evaluator->valueAt($state->x[0], $state->y[0])
+            : $this->evaluator->disturbed($this->sampler->places($state, $moved), $state->x[0], $state->y[0]);
     }
 
     /**
@@ -536,36 +536,36 @@ final class RouteSearch
     /**
      * @param list<array{float, float, float, float}>|null $errors
      *
-     * @return array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}
+     * @return array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}
      */
     private function judge(float $aim, float $speed, float $a, float $b, float $elevation, int $tries, ?array $errors = null): array
     {
         $error = $this->pot->errors($this->cue->x, $this->cue->y, $aim, $elevation, $speed);
         $pot = $position = $scratch = $touches = $hooked = $astray = 0;
-        $worth = 0.0;
-        $level = $this->outlook->level();
+        $value = 0.0;
+        $level = $this->evaluator->level();
         // The last judgement is made under errors that the search has not seen: it would flatter what was chosen by them.
         $errors ??= self::MANY === $tries ? \array_slice(ErrorSamples::of(self::MANY + self::MORE), self::MORE) : ErrorSamples::of($tries);
         foreach ($errors as $sample) {
-            $state = $this->trial->under($error, $sample, $aim, $speed, $a, $b, $elevation);
+            $state = $this->sampler->under($error, $sample, $aim, $speed, $a, $b, $elevation);
             if (null === $state) {
                 continue;
             }
-            $moved = $this->trial->moved($state);
+            $moved = $this->sampler->moved($state);
             $touches += [] === $moved ? 0 : 1;
-            if ($this->trial->scratches($state)) {
+            if ($this->sampler->scratches($state)) {
                 ++$scratch;
                 continue;
             }
-            if (!$this->trial->pots($state)) {
+            if (!$this->sampler->pots($state)) {
                 continue;
             }
             ++$pot;
             $left = $this->left($state, $moved);
-            $worth += $left;
+            $value += $left;
             if ($left >= $level) {
                 ++$position;
-            } elseif ([] === $moved && $this->outlook->chance($state->x[0], $state->y[0]) < self::NO_SHOT) {
+            } elseif ([] === $moved && $this->evaluator->chanceAt($state->x[0], $state->y[0]) < self::NO_SHOT) {
                 ++$hooked;
             } else {
                 ++$astray;
@@ -577,7 +577,7 @@ final class RouteSearch
         return [
             'pot' => $pot / $n,
             'position' => $position / $n,
-            'worth' => $worth / $n,
+            'value' => $value / $n,
             'scratch' => $scratch / $n,
             'touches' => $touches / $n,
             'hooked' => $hooked / max(1, $pot),
@@ -606,7 +606,7 @@ final class RouteSearch
             }
         }
         $routes = array_values($routes);
-        usort($routes, static fn(Route $p, Route $q): int => $q->worth <=> $p->worth);
+        usort($routes, static fn(Route $p, Route $q): int => $q->value <=> $p->value);
 
         return self::simple($routes);
     }
@@ -623,7 +623,7 @@ final class RouteSearch
         return array_values(array_filter($routes, static function (Route $route) use ($routes): bool {
             foreach ($routes as $other) {
                 if ($other !== $route && $other->family->rails === $route->family->rails && $other->family->stroke === $route->family->stroke
-                    && abs($other->shot->tip->side) < abs($route->shot->tip->side) - 0.05 && $other->worth > $route->worth - Style::NEAR / 2) {
+                    && abs($other->shot->tip->side) < abs($route->shot->tip->side) - 0.05 && $other->value > $route->value - Style::NEAR / 2) {
                     return false;
                 }
             }
@@ -638,8 +638,8 @@ final class RouteSearch
     private function made(array $c, int $tries): ?Route
     {
         [$speed, $a, $b, $offset, $aim, $elevation] = $c;
-        $state = $this->trial->run($aim, $speed, $a, $b, $elevation, record: true);
-        if (null === $state || !$this->trial->pots($state) || $this->trial->scratches($state)) {
+        $state = $this->sampler->run($aim, $speed, $a, $b, $elevation, record: true);
+        if (null === $state || !$this->sampler->pots($state) || $this->sampler->scratches($state)) {
             return null;
         }
         $simulator = $this->rack->simulator();
@@ -666,12 +666,12 @@ final class RouteSearch
             $travel,
             $chances['pot'],
             $chances['position'],
-            $chances['worth'],
+            $chances['value'],
             $chances['scratch'],
             $chances['touches'],
             $chances['hooked'],
             $chances['astray'],
-            $this->outlook->next($state->x[0], $state->y[0]),
+            $this->evaluator->next($state->x[0], $state->y[0]),
             $tries < self::MANY ? null : $this->window($shot),
             $tries,
         );
@@ -680,12 +680,12 @@ final class RouteSearch
     private function window(Shot $shot): ?SpeedWindow
     {
         return SpeedWindow::of(function (float $at) use ($shot): ?float {
-            $state = $this->trial->run($shot->aim, $shot->speed * $at, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            $state = $this->sampler->run($shot->aim, $shot->speed * $at, $shot->tip->side, $shot->tip->height, $shot->elevation);
             ++$this->played;
 
-            return null === $state || !$this->trial->pots($state) || $this->trial->scratches($state) || [] !== $this->trial->moved($state)
+            return null === $state || !$this->sampler->pots($state) || $this->sampler->scratches($state) || [] !== $this->sampler->moved($state)
                 ? null
-                : $this->outlook->worth($state->x[0], $state->y[0]);
-        }, $this->outlook->level());
+                : $this->evaluator->valueAt($state->x[0], $state->y[0]);
+        }, $this->evaluator->level());
     }
 }

@@ -9,7 +9,7 @@ namespace ZigLane\Core\Routes;
  */
 final readonly class Style
 {
-    /** Routes this much apart in worth are as good as each other. */
+    /** Routes this much apart in value are as good as each other. */
     public const NEAR = 0.02;
 
     /** Slower than this a ball is rolled or dragged, m/s. */
@@ -25,7 +25,7 @@ final readonly class Style
     public function __construct(public bool $spot = false, public bool $outside = false, public bool $cushions = false, public bool $drag = false, public bool $inside = false) {}
 
     /**
-     * The route this style plays among near-ties, and what that costs in worth.
+     * The route this style plays among near-ties, and what that costs in value.
      *
      * @param non-empty-list<Route> $routes the best first
      *
@@ -37,13 +37,13 @@ final readonly class Style
         $chosen = $best;
         $most = -INF;
         foreach ($routes as $route) {
-            if ($best->worth - $route->worth <= self::NEAR && $this->liking($route) > $most) {
+            if ($best->value - $route->value <= self::NEAR && $this->liking($route) > $most) {
                 $most = $this->liking($route);
                 $chosen = $route;
             }
         }
 
-        return [$chosen, $best->worth - $chosen->worth];
+        return [$chosen, $best->value - $chosen->value];
     }
 
     /** How much a route is to this style's taste; only the order matters. */

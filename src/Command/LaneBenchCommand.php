@@ -10,8 +10,8 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\App\CoreJit;
-use ZigLane\Core\Experiments\Bench;
 use ZigLane\Core\Games\GameName;
+use ZigLane\Tools\Bench\Bench;
 
 /**
  * How fast the core is on this machine; needs no database.

@@ -43,7 +43,7 @@ final class LaneSeasonCommand extends Command
             $game = Say::one($input, 'game', GameName::class);
             $level = Say::one($input, 'level', Level::class);
             $policy = match ($input->getOption('policy')) {
-                'plan' => new Planned(SearchBudget::season($game)),
+                'plan' => new Planned(SearchBudget::season($game->rules())),
                 'greedy' => new Greedy(),
                 default => throw new InvalidInput('--policy', 'is neither plan nor greedy'),
             };

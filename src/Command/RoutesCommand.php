@@ -9,14 +9,14 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use ZigLane\Core\Experiments\RandomRoutes;
-use ZigLane\Core\Experiments\Workload;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Tools\Bench\RandomRoutes;
+use ZigLane\Tools\Bench\Workload;
 
 /**
  * Holds the search for routes against random search; needs no database.
@@ -56,9 +56,9 @@ final class RoutesCommand extends Command
             $shots[] = $search->played;
             if ($times > 0) {
                 // Both winners under errors that neither has seen: what was chosen by its luck is not luckier again.
-                $worth = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::FRESH, $fresh)['worth'];
-                $own = $worth($list[0] ?? null);
-                $other = $worth((new RandomRoutes($search, $random))->best($times * $search->played));
+                $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::FRESH, $fresh)['value'];
+                $own = $value($list[0] ?? null);
+                $other = $value((new RandomRoutes($search, $random))->best($times * $search->played));
                 $gains[] = $other - $own;
                 $output->writeln(\sprintf('%2d  search %.3f  random %.3f', $n + 1, $own, $other), OutputInterface::VERBOSITY_VERBOSE);
             }

@@ -39,11 +39,11 @@ final class SpreadPlaces implements Work
             $places[] = [
                 'x' => Svg::mm($place['stop']->x),
                 'y' => Svg::mm($place['stop']->y),
-                'worth' => $place['worth'],
+                'value' => $place['value'],
                 'side' => $place['tip']->side,
                 'height' => $place['tip']->height,
                 'lengths' => round($long, 2),
-                'words' => \sprintf('%s, %.1f lengths: next %.0f %%', $place['tip']->clock(), $long, 100 * $place['worth']),
+                'words' => \sprintf('%s, %.1f lengths: next %.0f %%', $place['tip']->clock(), $long, 100 * $place['value']),
             ];
         }
         yield ['places' => $places, 'ladders' => $ladders];

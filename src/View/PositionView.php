@@ -25,7 +25,7 @@ final readonly class PositionView
     /**
      * @param array<int, float> $pots by leg
      * @param array<int, float> $runs products so far, by leg
-     * @param array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}|null $chances of
+     * @param array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}|null $chances of
      *                          the chosen leg, by playing it
      */
     private function __construct(public array $pots, public array $runs, public ?LegPosition $position, public ?ZoneDrawing $zone, public ?array $chances) {}
@@ -64,7 +64,7 @@ final readonly class PositionView
     /**
      * What a planned leg comes to when it is played with the player's errors; null for one that names no ball and pocket.
      *
-     * @return array{pot: float, position: float, worth: float, scratch: float, touches: float, hooked: float, astray: float}|null
+     * @return array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}|null
      */
     private static function chances(Rack $rack, LegOutcome $leg): ?array
     {
@@ -73,7 +73,7 @@ final readonly class PositionView
             return null;
         }
         $search = new RouteSearch($rack->withLayout($before), $ball, $pocket);
-        $search->outlook()->lookOn();
+        $search->evaluator()->lookOn();
 
         return $search->chances($shot, self::TRIES);
     }

@@ -83,7 +83,7 @@ final class Described
         return [
             'openings' => $openings,
             'troubles' => array_map(static fn($t): array => ['kind' => $t->kind->name, 'balls' => $t->balls, 'sentence' => $t->sentence], $reading->troubles),
-            'keys' => array_map(static fn($k): array => ['ball' => $k->ball, 'pocket' => $k->pocket->value, 'for' => $k->for, 'value' => $k->worth, 'sentence' => $k->reason, 'side' => $k->side], $reading->keys),
+            'keys' => array_map(static fn($k): array => ['ball' => $k->ball, 'pocket' => $k->pocket->value, 'for' => $k->for, 'value' => $k->value, 'sentence' => $k->reason, 'side' => $k->side], $reading->keys),
             'summary' => Summary::of($reading, $rack),
             'chances' => array_map(static fn($f): array => ['ball' => $f->ball, 'pots' => array_map(static fn(array $p): array => [$p[0]->value, $p[1]->chance, $p[1]->aim, $p[1]->speed], $f->pots)], $from),
             'zone' => ['best' => null === $zone->best ? null : [$zone->best->x, $zone->best->y], 'region' => $areas($zone->region), 'whole' => $areas($zone->whole), 'grades' => array_map($areas, $zone->grades)],
@@ -105,7 +105,7 @@ final class Described
         foreach (\array_slice($search->settled(), 0, 6) as $r) {
             $routes[] = [
                 'ball' => $r->ball, 'pocket' => $r->pocket->value, 'shot' => self::shot($r->shot), 'offset' => $r->offset, 'words' => $r->family->words(),
-                'stop' => [$r->stop->x, $r->stop->y], 'travel' => $r->travel, 'pot' => $r->pot, 'position' => $r->position, 'value' => $r->worth,
+                'stop' => [$r->stop->x, $r->stop->y], 'travel' => $r->travel, 'pot' => $r->pot, 'position' => $r->position, 'value' => $r->value,
                 'scratch' => $r->scratch, 'touches' => $r->touches, 'hooked' => $r->hooked, 'astray' => $r->astray, 'tries' => $r->tries, 'why' => Reason::of($r),
             ];
         }

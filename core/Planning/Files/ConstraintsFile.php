@@ -13,7 +13,7 @@ use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Rack\Rack;
 
 /**
- * Pins as JSON: { "pockets": { "5": "foot-left" }, "order": ["3", "5"], "zones": { "5": [[x, y], …] }, "keep": 2 }, places in
+ * Plan constraints as JSON: { "pockets": { "5": "foot-left" }, "order": ["3", "5"], "zones": { "5": [[x, y], …] }, "keep": 2 }, places in
  * diamonds.
  */
 final class ConstraintsFile
@@ -58,15 +58,15 @@ final class ConstraintsFile
     /**
      * @return array<string, mixed>
      */
-    public static function write(PlanConstraints $pins, Rack $rack): array
+    public static function write(PlanConstraints $constraints, Rack $rack): array
     {
         $size = $rack->table->size;
 
         return [
-            'pockets' => array_map(static fn(Pocket $p): string => $p->value, $pins->pockets),
-            'order' => array_map(BallId::name(...), $pins->order),
-            'zones' => array_map(static fn(Region $r): array => array_map(static fn(Point $p): array => array_map(static fn(float $v): float => round($v, 3), $size->diamondsOf($p)), $r->rings[0] ?? []), $pins->zones),
-            'keep' => $pins->keep,
+            'pockets' => array_map(static fn(Pocket $p): string => $p->value, $constraints->pockets),
+            'order' => array_map(BallId::name(...), $constraints->order),
+            'zones' => array_map(static fn(Region $r): array => array_map(static fn(Point $p): array => array_map(static fn(float $v): float => round($v, 3), $size->diamondsOf($p)), $r->rings[0] ?? []), $constraints->zones),
+            'keep' => $constraints->keep,
         ];
     }
 

@@ -30,28 +30,28 @@ final class BreakPositions
      *
      * @return array<int, float> by node
      */
-    public static function worth(PlanningCache $tables, Pots $pots, Layout $layout, int $set): array
+    public static function values(PlanningCache $cache, Pots $pots, Layout $layout, int $remaining): array
     {
-        $worth = array_fill(0, CueBallGrid::NODES, 1.0 - self::BREAK);
+        $value = array_fill(0, CueBallGrid::NODES, 1.0 - self::BREAK);
         foreach ($layout->objectBalls() as $ball) {
-            if (0 === ($set >> $ball & 1) || Racking::inside($tables->simulator, $layout->ball($ball))) {
+            if (0 === ($remaining >> $ball & 1) || Racking::inside($cache->simulator, $layout->ball($ball))) {
                 continue;
             }
-            foreach ($pots->of($ball) as [$pocket, $carry, $field]) {
-                [$soft] = $field->chances(0);
-                foreach ($field->nodes as $n => $node) {
-                    $cut = deg2rad(($field->cut[$n] + $field->part[$n]) * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
+            foreach ($pots->of($ball) as [$pocket, $transitions, $chanceGrid]) {
+                [$soft] = $chanceGrid->chances(0);
+                foreach ($chanceGrid->nodes as $n => $node) {
+                    $cut = deg2rad(($chanceGrid->cut[$n] + $chanceGrid->part[$n]) * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
                     if (abs($cut) > self::BREAK_CUT[0] && abs($cut) < self::BREAK_CUT[1]) {
                         // The cue ball leaves along the tangent, on the side it came from.
-                        $ghost = $carry->from->toward($carry->toward, -2 * $tables->simulator->ball->radius);
-                        if (Racking::meets($tables->simulator, $ghost, $carry->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES, self::REACHES)) {
-                            $worth[$node] = max($worth[$node], 1.0 - self::BREAK * (1.0 - $soft[$n]));
+                        $ghost = $transitions->from->toward($transitions->toward, -2 * $cache->simulator->ball->radius);
+                        if (Racking::meets($cache->simulator, $ghost, $transitions->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES, self::REACHES)) {
+                            $value[$node] = max($value[$node], 1.0 - self::BREAK * (1.0 - $soft[$n]));
                         }
                     }
                 }
             }
         }
 
-        return $worth;
+        return $value;
     }
 }

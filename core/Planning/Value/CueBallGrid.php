@@ -7,7 +7,7 @@ namespace ZigLane\Core\Planning\Value;
 use ZigLane\Core\Equipment\TableGeometry;
 
 /**
- * The places of the cue ball for which the worth of a table is worked out.
+ * The cue ball's positions for which state values are worked out.
  *
  * @internal
  */

@@ -13,7 +13,7 @@ use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
 
 /**
- * Where potting one ball in one pocket can carry the cue ball: for every arrival of Rungs the way it goes and where it stops,
+ * Where potting one ball in one pocket can carry the cue ball: for every arrival of ArrivalGrid the way it goes and where it stops,
  * alone on the table. What other balls it would meet is asked of a layout afterwards (touched()), so that one
  * table serves however the others lie.
  *
@@ -72,7 +72,7 @@ final class CueBallTransitions
     public readonly Point $from;
     public readonly float $toward;
 
-    public function __construct(private readonly Simulator $simulator, private readonly ArrivalGrid $rungs, private readonly CueBallGrid $grid, Layout $layout, int $ball, Pocket $pocket, public readonly bool $fine = true)
+    public function __construct(private readonly Simulator $simulator, private readonly ArrivalGrid $arrivals, private readonly CueBallGrid $grid, Layout $layout, int $ball, Pocket $pocket, public readonly bool $fine = true)
     {
         $this->from = $layout->ball($ball);
         $mouth = $simulator->geometry->pocket($pocket)->mouthMiddle();
@@ -175,7 +175,7 @@ final class CueBallTransitions
                 --$k;
                 continue;
             }
-            $state = $this->played($cut, $roll, $side, $this->rungs->speeds[$k]);
+            $state = $this->played($cut, $roll, $side, $this->arrivals->speeds[$k]);
             $down = KernelState::ON_TABLE !== $state->pocket[0];
             [$way, $energy] = $this->way($state);
             $this->ways[] = $way;

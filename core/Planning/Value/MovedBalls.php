@@ -12,7 +12,7 @@ use ZigLane\Core\Numerics\NormalDistribution;
 use ZigLane\Core\Rack\Rack;
 
 /**
- * What a few balls are worth where they lie after some of them have been moved.
+ * The value of a state in which a few of the balls have been moved.
  *
  * @internal
  */
@@ -22,36 +22,36 @@ final readonly class MovedBalls
     private const LARGER = 1.15;
     private const THINNEST = 1.31;
 
-    public function __construct(private Rack $rack, private PlanningCache $tables) {}
+    public function __construct(private Rack $rack, private PlanningCache $cache) {}
 
     /**
      * What is left of a few balls of which some have been moved, by plain geometry: the mouth as seen from where the ball now
      * lies, the ghost balls of its edges, the error of the cue's direction between them.
      *
-     * @param StateValues                               $worths of the table before; not kept, they keep this
+     * @param StateValues                               $stateValues of the table before; not kept, they keep this
      * @param array<int, array{float, float}|null> $moved  where they lie now, m; null for one that fell
      * @param float                                $x     cue ball, m
      * @param float                                $y     m
      */
-    public function worth(StateValues $worths, int $set, array $moved, float $x, float $y): float
+    public function valueOf(StateValues $stateValues, int $remaining, array $moved, float $x, float $y): float
     {
         foreach ($moved as $ball => $place) {
-            $set &= null === $place ? ~(1 << $ball) : ~0;
+            $remaining &= null === $place ? ~(1 << $ball) : ~0;
         }
-        if ($worths->over($set)) {
+        if ($stateValues->isOver($remaining)) {
             return 1.0;
         }
-        $g = $this->tables->simulator->geometry;
-        $diameter = 2 * $this->tables->simulator->ball->radius;
+        $g = $this->cache->simulator->geometry;
+        $diameter = 2 * $this->cache->simulator->ball->radius;
         $sigma = $this->rack->player->aim * self::LARGER;
         $places = [];
         foreach ($this->rack->layout->objectBalls() as $ball) {
-            if (0 !== ($set >> $ball & 1)) {
+            if (0 !== ($remaining >> $ball & 1)) {
                 $places[$ball] = isset($moved[$ball]) ? new Point(...$moved[$ball]) : $this->rack->layout->ball($ball);
             }
         }
         $best = 0.0;
-        foreach ($worths->due($set) as $ball) {
+        foreach ($stateValues->due($remaining) as $ball) {
             $at = $places[$ball];
             foreach (Pocket::cases() as $pocket) {
                 [$low, $high] = PocketWindow::openMouth($g->pocket($pocket), $at, $g->reach);
@@ -67,7 +67,7 @@ final readonly class MovedBalls
                     continue;
                 }
                 $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
-                $best = max($best, (2 * NormalDistribution::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo($worths->mean($set & ~(1 << $ball)), $worths->most($set & ~(1 << $ball))));
+                $best = max($best, (2 * NormalDistribution::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo($stateValues->meanValue($remaining & ~(1 << $ball)), $stateValues->highest($remaining & ~(1 << $ball))));
             }
         }
 
@@ -86,7 +86,7 @@ final readonly class MovedBalls
     private function clear(array $places, int $ball, float $x, float $y, float $dx, float $dy): bool
     {
         $long = max($dx * $dx + $dy * $dy, 1e-9);
-        $least = (2 * $this->tables->simulator->ball->radius) ** 2;
+        $least = (2 * $this->cache->simulator->ball->radius) ** 2;
         foreach ($places as $id => $p) {
             $at = max(0.0, min(1.0, (($p->x - $x) * $dx + ($p->y - $y) * $dy) / $long));
             if ($id !== $ball && ($p->x - $x - $at * $dx) ** 2 + ($p->y - $y - $at * $dy) ** 2 < $least) {

@@ -20,7 +20,7 @@ final class PlanningCache
     /** More than these are not kept: some 120 MB. */
     private const MOST = 90;
 
-    public readonly ArrivalGrid $rungs;
+    public readonly ArrivalGrid $arrivals;
     public readonly CueBallGrid $grid;
 
     /** @var array<string, CueBallTransitions> */
@@ -31,7 +31,7 @@ final class PlanningCache
 
     public function __construct(public readonly Simulator $simulator, public readonly Player $player)
     {
-        $this->rungs = new ArrivalGrid($simulator);
+        $this->arrivals = new ArrivalGrid($simulator);
         $this->grid = new CueBallGrid($simulator->geometry);
     }
 
@@ -49,7 +49,7 @@ final class PlanningCache
     }
 
     /** @param bool $fine every cut, and side spin too */
-    public function carry(Layout $layout, int $ball, Pocket $pocket, bool $fine): CueBallTransitions
+    public function transitions(Layout $layout, int $ball, Pocket $pocket, bool $fine): CueBallTransitions
     {
         $key = self::key($layout, $ball, $pocket);
         // A fine table serves for both.
@@ -58,7 +58,7 @@ final class PlanningCache
             if (\count($this->carries) >= self::MOST) {
                 array_shift($this->carries);
             }
-            $known = $this->carries[$fine ? "$key fine" : $key] = new CueBallTransitions($this->simulator, $this->rungs, $this->grid, $layout, $ball, $pocket, $fine);
+            $known = $this->carries[$fine ? "$key fine" : $key] = new CueBallTransitions($this->simulator, $this->arrivals, $this->grid, $layout, $ball, $pocket, $fine);
             if ($fine) {
                 unset($this->carries[$key]);
             }

@@ -85,12 +85,12 @@ final class PotChanceGrid
     /** Balls that may hinder the ball on its way, one bit each. */
     public readonly int $lane;
 
-    public function __construct(PlanningCache $tables, Layout $layout, int $ball, Pocket $pocket, Player $player)
+    public function __construct(PlanningCache $cache, Layout $layout, int $ball, Pocket $pocket, Player $player)
     {
-        $simulator = $tables->simulator;
-        $grid = $tables->grid;
+        $simulator = $cache->simulator;
+        $grid = $cache->grid;
         $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $ball => true]));
-        $this->alone = $tables->window($layout, $ball, $pocket);
+        $this->alone = $cache->window($layout, $ball, $pocket);
         $this->at = $layout->ball($ball);
         $this->diameter = 2 * $simulator->ball->radius;
         $pot = new PotChance($simulator, $only, $ball, $pocket, $player, $this->alone);
@@ -161,12 +161,12 @@ final class PotChanceGrid
     }
 
     /** Chances at an easy pace with some of the others on the table, summed over the places from which nothing is in the way. */
-    public function room(int $set): float
+    public function room(int $remaining): float
     {
-        $soft = $this->soft[$set & $this->lane] ??= $this->worked($this->window($set & $this->lane, 0), self::LARGER[0]);
+        $soft = $this->soft[$remaining & $this->lane] ??= $this->worked($this->window($remaining & $this->lane, 0), self::LARGER[0]);
         $sum = 0.0;
         foreach ($this->blocked as $n => $blocked) {
-            if (0 === ($blocked & $set)) {
+            if (0 === ($blocked & $remaining)) {
                 $sum += $soft[$n];
             }
         }
@@ -175,9 +175,9 @@ final class PotChanceGrid
     }
 
     /** Whether the ball drops at all with some of the others on the table. */
-    public function goes(int $set): bool
+    public function goes(int $remaining): bool
     {
-        return [] !== $this->window($set & $this->lane, 0);
+        return [] !== $this->window($remaining & $this->lane, 0);
     }
 
     /** The pace at which a ball leaves, by its speed, m/s. */
@@ -189,13 +189,13 @@ final class PotChanceGrid
     /**
      * Chances with some of the others on the table, by pace and place in nodes.
      *
-     * @param int $set one bit for each ball
+     * @param int $remaining one bit for each ball
      *
      * @return list<list<float>>
      */
-    public function chances(int $set): array
+    public function chances(int $remaining): array
     {
-        $hinder = $set & $this->lane;
+        $hinder = $remaining & $this->lane;
 
         return $this->chances[$hinder] ??= array_map(fn(int $pace): array => $this->worked($this->window($hinder, $pace), self::LARGER[$pace]), array_keys(self::ASKED));
     }

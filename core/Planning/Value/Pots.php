@@ -9,7 +9,6 @@ use ZigLane\Core\Games\Game;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Reading\Order;
 
 /**
  * The pots that a plan counts on: for every ball its best pockets, with what they need of the table, and the balls that lie so
@@ -44,7 +43,7 @@ final class Pots
     private readonly Game $game;
     private readonly Layout $layout;
 
-    public function __construct(private readonly Rack $rack, private readonly PlanningCache $tables, private readonly bool $fine, private readonly PlanConstraints $pins)
+    public function __construct(private readonly Rack $rack, private readonly PlanningCache $cache, private readonly bool $fine, private readonly PlanConstraints $constraints)
     {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
@@ -62,10 +61,10 @@ final class Pots
             $this->pots[$ball] = [];
             $fields = [];
             $remaining = $this->remaining($ball);
-            foreach (isset($this->pins->pockets[$ball]) ? [$this->pins->pockets[$ball]] : Pocket::cases() as $pocket) {
-                $field = new PotChanceGrid($this->tables, $this->layout, $ball, $pocket, $this->rack->player);
-                if ([] !== $field->nodes) {
-                    $fields[] = [$field->room($remaining), $pocket, $field];
+            foreach (isset($this->constraints->pockets[$ball]) ? [$this->constraints->pockets[$ball]] : Pocket::cases() as $pocket) {
+                $chanceGrid = new PotChanceGrid($this->cache, $this->layout, $ball, $pocket, $this->rack->player);
+                if ([] !== $chanceGrid->nodes) {
+                    $fields[] = [$chanceGrid->room($remaining), $pocket, $chanceGrid];
                 }
             }
             if ([] === array_filter($fields, static fn(array $f): bool => $f[0] > 0.0)) {
@@ -73,10 +72,10 @@ final class Pots
                 $fields = array_map(static fn(array $f): array => [$f[2]->room(0), $f[1], $f[2]], $fields);
             }
             usort($fields, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
-            foreach (\array_slice($fields, 0, $this->fine && Order::isFixed($this->game) ? self::POCKETS : self::FEWER) as [$room, $pocket, $field]) {
+            foreach (\array_slice($fields, 0, $this->fine && $this->game->hasFixedOrder() ? self::POCKETS : self::FEWER) as [$room, $pocket, $chanceGrid]) {
                 if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
-                    $carry = $this->tables->carry($this->layout, $ball, $pocket, $this->fine);
-                    $this->pots[$ball][] = [$pocket, $carry, $field, $carry->touched($this->layout, $ball)];
+                    $transitions = $this->cache->transitions($this->layout, $ball, $pocket, $this->fine);
+                    $this->pots[$ball][] = [$pocket, $transitions, $chanceGrid, $transitions->touched($this->layout, $ball)];
                 }
             }
         }
@@ -87,39 +86,39 @@ final class Pots
     /** Balls that will still be there when a ball's turn comes, whatever the player does. */
     private function remaining(int $ball): int
     {
-        $set = StateValues::set($this->layout);
-        if (Order::isFixed($this->game)) {
-            return $set & ~((1 << $ball + 1) - 1);
+        $remaining = StateValues::remainingOf($this->layout);
+        if ($this->game->hasFixedOrder()) {
+            return $remaining & ~((1 << $ball + 1) - 1);
         }
-        foreach (Order::own($this->game, $this->layout) as $own) {
-            $set &= ~(1 << $own);
+        foreach ($this->game->ownBalls($this->layout) as $own) {
+            $remaining &= ~(1 << $own);
         }
 
-        return $set;
+        return $remaining;
     }
 
     /** Balls that will go nowhere unless something is moved, and what keeps them in. */
     private function clusters(): int
     {
-        $near = 2 * $this->tables->simulator->ball->radius + self::NEIGHBOUR;
-        $set = StateValues::set($this->layout);
+        $near = 2 * $this->cache->simulator->ball->radius + self::NEIGHBOUR;
+        $remaining = StateValues::remainingOf($this->layout);
         $cluster = 0;
-        foreach (Order::own($this->game, $this->layout) as $ball) {
+        foreach ($this->game->ownBalls($this->layout) as $ball) {
             $neighbours = $lane = 0;
             foreach ($this->layout->objectBalls() as $other) {
                 if ($other !== $ball && $this->layout->ball($ball)->distanceTo($this->layout->ball($other)) < $near) {
                     $neighbours |= 1 << $other;
                 }
             }
-            $remaining = $this->remaining($ball);
+            $then = $this->remaining($ball);
             $now = $later = 0.0;
-            foreach ($this->of($ball) as [, , $field]) {
-                $now += $field->room($set & ~(1 << $ball)) / CueBallGrid::NODES;
-                $later += $field->room($remaining) / CueBallGrid::NODES;
-                $lane |= $field->lane;
+            foreach ($this->of($ball) as [, , $chanceGrid]) {
+                $now += $chanceGrid->room($remaining & ~(1 << $ball)) / CueBallGrid::NODES;
+                $later += $chanceGrid->room($then) / CueBallGrid::NODES;
+                $lane |= $chanceGrid->lane;
             }
             if (0.0 === $later || ($now < self::SHUT && 0 !== $neighbours)) {
-                $cluster |= 1 << $ball | $neighbours | (0.0 === $later ? $lane & $remaining : 0);
+                $cluster |= 1 << $ball | $neighbours | (0.0 === $later ? $lane & $then : 0);
             }
         }
 
@@ -127,35 +126,35 @@ final class Pots
     }
 
     /** The balls that can hinder one of a set: those of a broken cluster do not hinder each other any more. */
-    public function about(int $set, int $ball): int
+    public function about(int $remaining, int $ball): int
     {
-        $broken = 0 !== ($set & StateValues::BROKEN) && 0 !== ($this->cluster >> $ball & 1);
+        $broken = 0 !== ($remaining & StateValues::BROKEN) && 0 !== ($this->cluster >> $ball & 1);
 
-        return $set & ~(StateValues::BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
+        return $remaining & ~(StateValues::BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
     }
 
-    public function liesBadly(int $set, int $ball): bool
+    public function liesBadly(int $remaining, int $ball): bool
     {
-        return $this->room($set, $ball) < self::BADLY;
+        return $this->room($remaining, $ball) < self::BADLY;
     }
 
     /** From how much of the table a ball can be potted with the others of a set on it: chances summed over places, as a share. */
-    public function room(int $set, int $ball): float
+    public function room(int $remaining, int $ball): float
     {
-        $about = $this->about($set, $ball);
+        $about = $this->about($remaining, $ball);
         $sum = 0.0;
-        foreach ($this->of($ball) as [, , $field]) {
-            $sum += $field->room($about);
+        foreach ($this->of($ball) as [, , $chanceGrid]) {
+            $sum += $chanceGrid->room($about);
         }
 
         return $sum / CueBallGrid::NODES;
     }
 
     /** Whether a ball goes somewhere with the others of a set on the table. */
-    public function goes(int $set, int $ball): bool
+    public function goes(int $remaining, int $ball): bool
     {
-        foreach ($this->of($ball) as [, , $field]) {
-            if ($field->goes($set & ~(StateValues::BROKEN | 1 << $ball))) {
+        foreach ($this->of($ball) as [, , $chanceGrid]) {
+            if ($chanceGrid->goes($remaining & ~(StateValues::BROKEN | 1 << $ball))) {
                 return true;
             }
         }

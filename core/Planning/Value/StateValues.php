@@ -6,7 +6,6 @@ namespace ZigLane\Core\Planning\Value;
 
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Game;
-use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Geometry\Contour;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Physics\Layout;
@@ -15,24 +14,24 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Order;
 
 /**
- * The worth of the cue ball's places: the chance to run out from there under best play, for every set of balls that may be
- * left, worked out backward from the last ball (R. Bellman, "Dynamic Programming", 1957).
+ * State values of a run-out, by backward induction (R. Bellman, "Dynamic Programming", 1957). A state is the cue ball's position
+ * and the set of remaining balls; its value is the chance to run out from there under best play.
  *
- * The worth of a place is the best, over the balls that may be shot and their pockets, of the chance of the pot times what the
- * cut there leads on to; and that is the best, over the arrivals of Rungs that can be played, of the worth of the place where
- * the cue ball then stops, with the player's error of speed mixed in. Balls are taken to stay where they lie. A cue ball
- * that would run into another leaves "somewhere": the mean worth, and less; but where a ball of a cluster is met, the
- * cluster is taken to be open from then on.
+ * The value of a state is the maximum, over the legal balls and their pockets, of the chance of the pot times the continuation
+ * value of the cut there; and that is the maximum, over the arrivals of ArrivalGrid that can be played, of the value of the state
+ * in which the cue ball then stops, averaged over the player's error of speed. Object balls are assumed to stay where they lie. A
+ * cue ball that runs into another one leaves an unknown position: a share of the mean value; but where it meets a ball of a
+ * cluster, the cluster counts as open from then on.
  *
- * A set is one bit for each ball number; bit 0 (the cue ball's) says that the clusters have been broken.
+ * Remaining balls are one bit for each ball number; bit 0 (the cue ball's) says that the clusters have been broken.
  *
  * @internal
  */
 final class StateValues
 {
     /**
-     * What running into a ball leaves: of the mean worth of all places, and of the worth of the cue ball's own place had nothing
-     * been moved. Fitted to tables planned anew after 319 such shots in three games, see docs/planning.md.
+     * What running into a ball leaves: of the mean value of all positions, and of the value of the cue ball's own had nothing
+     * been moved. Fitted to tables replanned after 319 such shots in three games, see docs/planning.md.
      */
     private const OF_MEAN = 0.45;
     private const OF_PLACE = 0.5;
@@ -42,7 +41,7 @@ final class StateValues
 
     /**
      * Where nothing can be shot from anywhere, something will have been moved by then in so many cases, and what comes after is
-     * left at its mean (our own choice): without it nothing before would be worth more than anything else.
+     * left at its mean (our own choice): without it all states before would have the same value.
      */
     private const LUCK = 0.2;
 
@@ -80,19 +79,19 @@ final class StateValues
     /** Whether the order is not the player's to choose: there are few sets then, and each is worked out closely. */
     private readonly bool $fixed;
 
-    /** @var array<int, list<int>> by set */
+    /** @var array<int, list<int>> by remaining balls */
     private array $due = [];
 
-    /** @var array<int, array<int, float>> by set and node; [] when the rack is over */
-    private array $worth = [];
+    /** @var array<int, array<int, float>> by remaining balls and node; [] when the rack is over */
+    private array $values = [];
 
-    /** @var array<int, array<int, list<float>>> by set after the pot, ball · 8 + pocket: by distance · CUTS + cut */
+    /** @var array<int, array<int, list<float>>> by remaining balls after the pot, ball · 8 + pocket: by distance · CUTS + cut */
     private array $onward = [];
 
-    /** @var array<int, float> by set */
+    /** @var array<int, float> by remaining balls */
     private array $means = [];
 
-    /** @var array<int, float> by set */
+    /** @var array<int, float> by remaining balls */
     private array $most = [];
 
     /** @var array<int, array<int, bool>> nodes inside pinned zones, by ball */
@@ -107,14 +106,14 @@ final class StateValues
     /**
      * @param bool $fine closely: every cut, side spin, more pockets
      */
-    public function __construct(private readonly Rack $rack, private readonly PlanningCache $tables, public readonly bool $fine = true, private readonly PlanConstraints $pins = new PlanConstraints())
+    public function __construct(private readonly Rack $rack, private readonly PlanningCache $cache, public readonly bool $fine = true, private readonly PlanConstraints $constraints = new PlanConstraints())
     {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
-        $this->fixed = Order::isFixed($this->game);
-        $this->own = array_sum(array_map(static fn(int $ball): int => 1 << $ball, Order::own($this->game, $this->layout)));
-        $this->pots = new Pots($rack, $tables, $fine, $pins);
-        $this->moved = new MovedBalls($rack, $tables);
+        $this->fixed = $this->game->hasFixedOrder();
+        $this->own = array_sum(array_map(static fn(int $ball): int => 1 << $ball, $this->game->ownBalls($this->layout)));
+        $this->pots = new Pots($rack, $cache, $fine, $constraints);
+        $this->moved = new MovedBalls($rack, $cache);
         $this->mix = [1 => self::hand($rack->player->speed, ArrivalGrid::RUNG), 2 => self::hand($rack->player->speed, ArrivalGrid::RUNG ** 2)];
     }
 
@@ -138,18 +137,18 @@ final class StateValues
 
     public function grid(): CueBallGrid
     {
-        return $this->tables->grid;
+        return $this->cache->grid;
     }
 
     /** Which balls are on the table, as a set. */
-    public static function set(Layout $layout): int
+    public static function remainingOf(Layout $layout): int
     {
-        $set = 0;
+        $remaining = 0;
         foreach ($layout->objectBalls() as $ball) {
-            $set |= 1 << $ball;
+            $remaining |= 1 << $ball;
         }
 
-        return $set;
+        return $remaining;
     }
 
     /**
@@ -157,10 +156,10 @@ final class StateValues
      *
      * @param list<list<int>> $orders balls, the first to be potted first
      */
-    public function through(int $set, array $orders): void
+    public function through(int $remaining, array $orders): void
     {
         foreach ($orders as $order) {
-            $left = $set & ~self::BROKEN;
+            $left = $remaining & ~self::BROKEN;
             $this->lattice[$left] = true;
             foreach ($order as $ball) {
                 $left &= ~(1 << $ball);
@@ -170,14 +169,14 @@ final class StateValues
     }
 
     /** Whether a set may be gone through. */
-    public function knows(int $set): bool
+    public function knows(int $remaining): bool
     {
-        return $this->allowed($set);
+        return $this->allowed($remaining);
     }
 
-    public function over(int $set): bool
+    public function isOver(int $remaining): bool
     {
-        return [] === $this->due($set);
+        return [] === $this->due($remaining);
     }
 
     /**
@@ -185,107 +184,107 @@ final class StateValues
      *
      * @return list<int>
      */
-    public function due(int $set): array
+    public function due(int $remaining): array
     {
-        $balls = $set & ~self::BROKEN;
+        $balls = $remaining & ~self::BROKEN;
         if (!isset($this->due[$balls])) {
             $left = new Layout(array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($balls >> $id & 1), \ARRAY_FILTER_USE_KEY));
             $due = $this->game->isOver($left) ? [] : $this->game->legalTargets($left);
-            $this->due[$balls] = array_values(array_filter($due, fn(int $ball): bool => $this->pins->allows($ball, $balls)));
+            $this->due[$balls] = array_values(array_filter($due, fn(int $ball): bool => $this->constraints->allows($ball, $balls)));
         }
 
         return $this->due[$balls];
     }
 
     /** Worth of a place (m), 0–1. */
-    public function at(int $set, float $x, float $y): float
+    public function valueAt(int $remaining, float $x, float $y): float
     {
-        $worth = $this->worths($set);
+        $values = $this->values($remaining);
 
-        return [] === $worth ? 1.0 : $this->tables->grid->between($worth, $x, $y);
+        return [] === $values ? 1.0 : $this->cache->grid->between($values, $x, $y);
     }
 
     /**
      * @return array<int, float> by node; [] when the rack is over
      */
-    public function worths(int $set): array
+    public function values(int $remaining): array
     {
-        if (!isset($this->worth[$set])) {
-            $this->work($set);
+        if (!isset($this->values[$remaining])) {
+            $this->work($remaining);
         }
 
-        return $this->worth[$set];
+        return $this->values[$remaining];
     }
 
     /**
      * What is left, on average, when balls have been run into.
      *
      * @param int        $met   those balls, one bit each
-     * @param float|null $place worth of the cue ball's place had nothing been moved; null when it is not known
+     * @param float|null $place value of the cue ball's position had nothing been moved; null when it is not known
      */
-    public function disturbed(int $set, int $met, ?float $place = null): float
+    public function disturbed(int $remaining, int $met, ?float $place = null): float
     {
-        if ($this->over($set)) {
+        if ($this->isOver($remaining)) {
             return 1.0;
         }
-        $mean = $this->mean($set);
+        $mean = $this->meanValue($remaining);
         $plain = self::OF_MEAN * $mean + self::OF_PLACE * ($place ?? $mean);
-        if (0 !== ($met & $this->pots->cluster) && 0 === ($set & self::BROKEN)) {
-            return max($plain, self::OPENS * $this->mean($set | self::BROKEN));
+        if (0 !== ($met & $this->pots->cluster) && 0 === ($remaining & self::BROKEN)) {
+            return max($plain, self::OPENS * $this->meanValue($remaining | self::BROKEN));
         }
 
         return $plain;
     }
 
-    /** Mean worth of all places. */
-    public function mean(int $set): float
+    /** Mean value over the cue ball's positions. */
+    public function meanValue(int $remaining): float
     {
-        if (!isset($this->means[$set])) {
-            $worth = $this->worths($set);
-            $this->means[$set] = [] === $worth ? 1.0 : array_sum($worth) / \count($worth);
+        if (!isset($this->means[$remaining])) {
+            $values = $this->values($remaining);
+            $this->means[$remaining] = [] === $values ? 1.0 : array_sum($values) / \count($values);
         }
 
-        return $this->means[$set];
+        return $this->means[$remaining];
     }
 
-    /** The best place's worth. */
-    public function most(int $set): float
+    /** Value of the best position of the cue ball. */
+    public function highest(int $remaining): float
     {
-        if (!isset($this->most[$set])) {
-            $worth = $this->worths($set);
-            $this->most[$set] = [] === $worth ? 1.0 : max($worth);
+        if (!isset($this->most[$remaining])) {
+            $values = $this->values($remaining);
+            $this->most[$remaining] = [] === $values ? 1.0 : max($values);
         }
 
-        return $this->most[$set];
+        return $this->most[$remaining];
     }
 
     /**
-     * Balls and pockets for a place, the best first, with what they are worth about.
+     * Balls and pockets from a position, the best first, with their approximate values.
      *
      * @param bool $lies the cue ball lies there already, whatever zone was pinned
      *
      * @return list<array{int, Pocket, float}>
      */
-    public function choices(int $set, float $x, float $y, bool $lies = false): array
+    public function candidates(int $remaining, float $x, float $y, bool $lies = false): array
     {
-        [$cell] = $this->tables->grid->cell($x, $y);
+        [$cell] = $this->cache->grid->cell($x, $y);
         $corners = [$cell, $cell + 1, $cell + CueBallGrid::ACROSS + 1, $cell + CueBallGrid::ACROSS + 2];
         $found = [];
-        foreach ($this->due($set) as $ball) {
-            $after = $set & ~(1 << $ball);
-            if (!$this->allowed($after) || (!$lies && isset($this->pins->zones[$ball]) && !$this->pins->zones[$ball]->contains($x, $y))) {
+        foreach ($this->due($remaining) as $ball) {
+            $after = $remaining & ~(1 << $ball);
+            if (!$this->allowed($after) || (!$lies && isset($this->constraints->zones[$ball]) && !$this->constraints->zones[$ball]->contains($x, $y))) {
                 continue;
             }
-            $about = $this->pots->about($set, $ball);
-            foreach ($this->pots->of($ball) as [$pocket, , $field]) {
+            $about = $this->pots->about($remaining, $ball);
+            foreach ($this->pots->of($ball) as [$pocket, , $chanceGrid]) {
                 $onward = $this->onward($after, $ball, $pocket);
-                $chances = $field->chances($about);
+                $chances = $chanceGrid->chances($about);
                 $most = 0.0;
                 foreach ($corners as $node) {
-                    $n = $field->place[$node] ?? -1;
-                    if ($n >= 0 && 0 === ($field->blocked[$n] & $about)) {
+                    $n = $chanceGrid->place[$node] ?? -1;
+                    if ($n >= 0 && 0 === ($chanceGrid->blocked[$n] & $about)) {
                         foreach ($chances as $pace => $chance) {
-                            $most = max($most, $chance[$n] * self::between($onward, $pace, $field->distance[$n], $field->cut[$n], $field->part[$n]));
+                            $most = max($most, $chance[$n] * self::between($onward, $pace, $chanceGrid->distance[$n], $chanceGrid->cut[$n], $chanceGrid->part[$n]));
                         }
                     }
                 }
@@ -306,10 +305,10 @@ final class StateValues
      * @param float $cut      rad
      * @param float $distance to the contact, m
      */
-    public function leads(int $set, int $ball, Pocket $pocket, int $node, float $cut, float $distance): float
+    public function leads(int $remaining, int $ball, Pocket $pocket, int $node, float $cut, float $distance): float
     {
-        $after = $set & ~(1 << $ball);
-        if ([] === $this->worths($after)) {
+        $after = $remaining & ~(1 << $ball);
+        if ([] === $this->values($after)) {
             return 1.0;
         }
         $step = ArrivalGrid::cutStep($cut);
@@ -317,10 +316,10 @@ final class StateValues
 
         $onward = $this->onward($after, $ball, $pocket);
         $easy = self::between($onward, 0, ArrivalGrid::distance($distance), $lower, $step - $lower);
-        foreach ($this->pots->of($ball) as [$where, , $field]) {
-            $n = $where === $pocket ? $field->place[$node] ?? -1 : -1;
+        foreach ($this->pots->of($ball) as [$where, , $chanceGrid]) {
+            $n = $where === $pocket ? $chanceGrid->place[$node] ?? -1 : -1;
             if ($n >= 0) {
-                [$soft, $firm, $hard] = $field->chances($this->pots->about($set, $ball));
+                [$soft, $firm, $hard] = $chanceGrid->chances($this->pots->about($remaining, $ball));
                 if ($soft[$n] > 0.01) {
                     $easy = max(
                         $easy,
@@ -341,11 +340,11 @@ final class StateValues
      * @param float $cut      rad
      * @param float $distance to the contact, m
      *
-     * @return list<array{float, float, float, float}> cue speed (m/s), tip side and height (radii), about its worth
+     * @return list<array{float, float, float, float}> cue speed (m/s), tip side and height (radii), approximate value
      */
-    public function strokes(int $set, int $ball, Pocket $pocket, int $node, float $cut, float $distance): array
+    public function strokes(int $remaining, int $ball, Pocket $pocket, int $node, float $cut, float $distance): array
     {
-        $after = $set & ~(1 << $ball);
+        $after = $remaining & ~(1 << $ball);
         $pot = null;
         foreach ($this->pots->of($ball) as $one) {
             $pot = $one[0] === $pocket ? $one : $pot;
@@ -355,8 +354,8 @@ final class StateValues
         }
         $step = ArrivalGrid::cutStep($cut);
         $n = $pot[2]->place[$node] ?? -1;
-        $chances = $pot[2]->chances($this->pots->about($set, $ball));
-        $along = cos($cut) * (1 + $this->tables->simulator->ball->restitution) / 2;
+        $chances = $pot[2]->chances($this->pots->about($remaining, $ball));
+        $along = cos($cut) * (1 + $this->cache->simulator->ball->restitution) / 2;
         $found = [];
         foreach (ArrivalGrid::ROLLS as $r => $roll) {
             foreach (ArrivalGrid::SIDES as $s => $side) {
@@ -365,15 +364,15 @@ final class StateValues
                 $wide = $this->fine ? 1 : CueBallTransitions::COARSE;
                 foreach (array_unique([$wide * (int) floor($step / $wide), $wide * (int) ceil($step / $wide)]) as $c) {
                     $mixed = $aside[$c] ?? [];
-                    foreach ($mixed as $k => $worth) {
+                    foreach ($mixed as $k => $value) {
                         // Peaks along the speed.
-                        if ($worth <= 0.0 || $worth < ($mixed[$k - 1] ?? 0.0) || $worth <= ($mixed[$k + 1] ?? 0.0)) {
+                        if ($value <= 0.0 || $value < ($mixed[$k - 1] ?? 0.0) || $value <= ($mixed[$k + 1] ?? 0.0)) {
                             continue;
                         }
-                        $stroke = ArrivalGrid::stroke($this->tables->simulator, $roll, $side, $this->tables->rungs->speeds[$k], $distance);
+                        $stroke = ArrivalGrid::stroke($this->cache->simulator, $roll, $side, $this->cache->arrivals->speeds[$k], $distance);
                         if (null !== $stroke) {
-                            $pace = PotChanceGrid::pace($along * $this->tables->rungs->speeds[$k]);
-                            $found[] = [$stroke[0], $stroke[1], $stroke[2], $worth * ($n >= 0 ? $chances[$pace][$n] : 1.0)];
+                            $pace = PotChanceGrid::pace($along * $this->cache->arrivals->speeds[$k]);
+                            $found[] = [$stroke[0], $stroke[1], $stroke[2], $value * ($n >= 0 ? $chances[$pace][$n] : 1.0)];
                         }
                     }
                 }
@@ -398,26 +397,26 @@ final class StateValues
      */
     private function zone(int $ball): ?array
     {
-        $zone = $this->pins->zones[$ball] ?? null;
+        $zone = $this->constraints->zones[$ball] ?? null;
         if (null !== $zone && !isset($this->zones[$ball])) {
-            $this->zones[$ball] = array_map(static fn(array $at): bool => $zone->contains($at[0], $at[1]), $this->tables->grid->nodes());
+            $this->zones[$ball] = array_map(static fn(array $at): bool => $zone->contains($at[0], $at[1]), $this->cache->grid->nodes());
         }
 
         return $this->zones[$ball] ?? null;
     }
 
     /** Where the rest can be run out from with at least so much. */
-    public function region(int $set, float $level): Region
+    public function region(int $remaining, float $level): Region
     {
-        $worth = $this->worths($set);
-        if ([] === $worth) {
+        $values = $this->values($remaining);
+        if ([] === $values) {
             return new Region([]);
         }
-        $grid = $this->tables->grid;
+        $grid = $this->cache->grid;
         $xs = array_map(static fn(int $i): float => $grid->left + $i * $grid->dx, range(0, CueBallGrid::LONG));
         $ys = array_map(static fn(int $j): float => $grid->left + $j * $grid->dy, range(0, CueBallGrid::ACROSS));
 
-        return new Region(Contour::rings($xs, $ys, array_chunk(array_values($worth), CueBallGrid::ACROSS + 1), $level));
+        return new Region(Contour::rings($xs, $ys, array_chunk(array_values($values), CueBallGrid::ACROSS + 1), $level));
     }
 
     /**
@@ -428,15 +427,15 @@ final class StateValues
      *
      * @return list<array{float, float, float}> cue speed (m/s), tip side and height (radii)
      */
-    public function contacts(int $set, int $ball, Pocket $pocket, float $cut, float $distance): array
+    public function contacts(int $remaining, int $ball, Pocket $pocket, float $cut, float $distance): array
     {
-        $after = $set & ~(1 << $ball);
-        $wanted = 0 === ($set & self::BROKEN) ? $this->pots->cluster & $after : 0;
+        $after = $remaining & ~(1 << $ball);
+        $wanted = 0 === ($remaining & self::BROKEN) ? $this->pots->cluster & $after : 0;
         foreach (self::many($after) <= 2 ? $this->due($after) : [] as $next) {
             $wanted |= $this->pots->liesBadly($after, $next) ? 1 << $next : 0;
         }
         $found = [];
-        foreach (0 === $wanted ? [] : $this->pots->of($ball) as [$where, $carry, , $touched]) {
+        foreach (0 === $wanted ? [] : $this->pots->of($ball) as [$where, $transitions, , $touched]) {
             if ($where !== $pocket) {
                 continue;
             }
@@ -444,9 +443,9 @@ final class StateValues
             foreach (ArrivalGrid::ROLLS as $r => $roll) {
                 foreach (ArrivalGrid::SIDES as $s => $side) {
                     $base = (($c * 5 + $r) * 3 + $s) * ArrivalGrid::SPEEDS;
-                    for ($k = $carry->slowest[$c]; $k < ArrivalGrid::SPEEDS; $k += 3) {
+                    for ($k = $transitions->slowest[$c]; $k < ArrivalGrid::SPEEDS; $k += 3) {
                         $met = $touched[$base + $k] & $after;
-                        $stroke = 0 !== ($met & $wanted) && 0 === ($met & ~$wanted) ? ArrivalGrid::stroke($this->tables->simulator, $roll, $side, $this->tables->rungs->speeds[$k], $distance) : null;
+                        $stroke = 0 !== ($met & $wanted) && 0 === ($met & ~$wanted) ? ArrivalGrid::stroke($this->cache->simulator, $roll, $side, $this->cache->arrivals->speeds[$k], $distance) : null;
                         if (null !== $stroke) {
                             $found[] = $stroke;
                         }
@@ -466,17 +465,17 @@ final class StateValues
      *
      * @return array{float, float}
      */
-    public function sides(int $set, int $ball, Pocket $pocket): array
+    public function sides(int $remaining, int $ball, Pocket $pocket): array
     {
-        $onward = $this->onward($set & ~(1 << $ball), $ball, $pocket);
+        $onward = $this->onward($remaining & ~(1 << $ball), $ball, $pocket);
         $best = [0.0, 0.0];
-        foreach ($onward as $at => $worth) {
+        foreach ($onward as $at => $value) {
             $cut = $at % ArrivalGrid::CUTS - intdiv(ArrivalGrid::CUTS, 2);
             // Cutting the ball to the right, the cue ball lies to the left of the line.
             if ($cut > 0) {
-                $best[0] = max($best[0], $worth);
+                $best[0] = max($best[0], $value);
             } elseif ($cut < 0) {
-                $best[1] = max($best[1], $worth);
+                $best[1] = max($best[1], $value);
             }
         }
 
@@ -484,68 +483,68 @@ final class StateValues
     }
 
     /** The other group's balls in a set: never to be shot, always there. */
-    private function others(int $set): int
+    private function others(int $remaining): int
     {
-        return GameName::EightBall === $this->game->name() ? self::many($set & ~$this->own) : 0;
+        return $this->game->hasObstacles() ? self::many($remaining & ~$this->own) : 0;
     }
 
-    private static function many(int $set): int
+    private static function many(int $remaining): int
     {
-        return substr_count(decbin($set & ~self::BROKEN), '1');
+        return substr_count(decbin($remaining & ~self::BROKEN), '1');
     }
 
-    private function allowed(int $set): bool
+    private function allowed(int $remaining): bool
     {
-        return null === $this->lattice || isset($this->lattice[$set & ~self::BROKEN]);
+        return null === $this->lattice || isset($this->lattice[$remaining & ~self::BROKEN]);
     }
 
-    private function work(int $set): void
+    private function work(int $remaining): void
     {
-        if ($this->over($set)) {
-            $this->worth[$set] = GameName::StraightPool === $this->game->name() ? BreakPositions::worth($this->tables, $this->pots, $this->layout, $set) : [];
+        if ($this->isOver($remaining)) {
+            $this->values[$remaining] = $this->game->endsWithBreakShot() ? BreakPositions::values($this->cache, $this->pots, $this->layout, $remaining) : [];
 
             return;
         }
-        $worth = array_fill(0, CueBallGrid::NODES, 0.0);
+        $values = array_fill(0, CueBallGrid::NODES, 0.0);
         $pace = self::DISTANCES * ArrivalGrid::CUTS;
-        foreach ($this->due($set) as $ball) {
-            $after = $set & ~(1 << $ball);
+        foreach ($this->due($remaining) as $ball) {
+            $after = $remaining & ~(1 << $ball);
             if (!$this->allowed($after)) {
                 continue;
             }
-            $about = $this->pots->about($set, $ball);
+            $about = $this->pots->about($remaining, $ball);
             $zone = $this->zone($ball);
-            foreach ($this->pots->of($ball) as [$pocket, , $field]) {
-                [$soft, $firm, $hard] = $field->chances($about);
+            foreach ($this->pots->of($ball) as [$pocket, , $chanceGrid]) {
+                [$soft, $firm, $hard] = $chanceGrid->chances($about);
                 $onward = $this->onward($after, $ball, $pocket);
-                $blocked = $field->blocked;
-                $cuts = $field->cut;
-                $parts = $field->part;
-                $distances = $field->distance;
-                foreach ($field->nodes as $n => $node) {
+                $blocked = $chanceGrid->blocked;
+                $cuts = $chanceGrid->cut;
+                $parts = $chanceGrid->part;
+                $distances = $chanceGrid->distance;
+                foreach ($chanceGrid->nodes as $n => $node) {
                     if (0 !== ($blocked[$n] & $about) || (null !== $zone && !$zone[$node])) {
                         continue;
                     }
                     $at = $distances[$n] * ArrivalGrid::CUTS + $cuts[$n];
                     $part = $parts[$n];
-                    $value = $soft[$n] * ($onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part);
+                    $candidate = $soft[$n] * ($onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part);
                     $at += $pace;
                     $other = $firm[$n] * ($onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part);
-                    $value = $other > $value ? $other : $value;
+                    $candidate = $other > $candidate ? $other : $candidate;
                     $at += $pace;
                     $other = $hard[$n] * ($onward[$at] + ($onward[$at + 1] - $onward[$at]) * $part);
-                    $value = $other > $value ? $other : $value;
-                    if ($value > $worth[$node]) {
-                        $worth[$node] = $value;
+                    $candidate = $other > $candidate ? $other : $candidate;
+                    if ($candidate > $values[$node]) {
+                        $values[$node] = $candidate;
                     }
                 }
             }
         }
-        if (0.0 === max($worth)) {
-            $after = array_map(fn(int $ball): float => $this->mean($set & ~(1 << $ball)), array_filter($this->due($set), fn(int $ball): bool => $this->allowed($set & ~(1 << $ball))));
-            $worth = array_fill(0, CueBallGrid::NODES, [] === $after ? 0.0 : self::LUCK * max($after));
+        if (0.0 === max($values)) {
+            $after = array_map(fn(int $ball): float => $this->meanValue($remaining & ~(1 << $ball)), array_filter($this->due($remaining), fn(int $ball): bool => $this->allowed($remaining & ~(1 << $ball))));
+            $values = array_fill(0, CueBallGrid::NODES, [] === $after ? 0.0 : self::LUCK * max($after));
         }
-        $this->worth[$set] = $worth;
+        $this->values[$remaining] = $values;
     }
 
     /**
@@ -570,9 +569,9 @@ final class StateValues
             return $this->onward[$after][$name];
         }
         $best = array_fill(0, self::PACES * self::DISTANCES * ArrivalGrid::CUTS + 1, 0.0);
-        $strokes = $this->tables->rungs->strokes;
-        $speeds = $this->tables->rungs->speeds;
-        $push = (1 + $this->tables->simulator->ball->restitution) / 2;
+        $strokes = $this->cache->arrivals->strokes;
+        $speeds = $this->cache->arrivals->speeds;
+        $push = (1 + $this->cache->simulator->ball->restitution) / 2;
         $many = self::many($after);
         $sides = $this->fine && ($this->fixed || $many < self::CLOSE) ? \count(ArrivalGrid::SIDES) : 1;
         $step = $this->fine && $many < ($this->fixed ? self::FAR_OFF : self::CLOSE) ? 1 : CueBallTransitions::COARSE;
@@ -587,14 +586,14 @@ final class StateValues
                     $base = ($r * 3 + $s) * ArrivalGrid::SPEEDS * self::DISTANCES;
                     foreach ($this->aside($pot, $after, $r, $s, $step, $skip) as $c => $mixed) {
                         $along = $push * cos(deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST));
-                        foreach ($mixed as $k => $worth) {
-                            if ($worth <= 0.0) {
+                        foreach ($mixed as $k => $value) {
+                            if ($value <= 0.0) {
                                 continue;
                             }
                             $at = PotChanceGrid::pace($along * $speeds[$k]) * self::DISTANCES * ArrivalGrid::CUTS + $c;
                             for ($d = 0; $d < self::DISTANCES; ++$d) {
-                                if ($worth > $best[$at] && null !== $strokes[$base + $k * self::DISTANCES + $d]) {
-                                    $best[$at] = $worth;
+                                if ($value > $best[$at] && null !== $strokes[$base + $k * self::DISTANCES + $d]) {
+                                    $best[$at] = $value;
                                 }
                                 $at += ArrivalGrid::CUTS;
                             }
@@ -607,7 +606,7 @@ final class StateValues
         $best = 1 === $step ? $best : self::filled($best);
         $less = 1 - self::OTHERS * $this->others($after);
 
-        return $this->onward[$after][$name] = 1.0 === $less ? $best : array_map(static fn(float $worth): float => $less * $worth, $best);
+        return $this->onward[$after][$name] = 1.0 === $less ? $best : array_map(static fn(float $value): float => $less * $value, $best);
     }
 
     /**
@@ -651,8 +650,8 @@ final class StateValues
             $less = $plain[$c - 1] ?? $mixed;
             $more = $plain[$c + 1] ?? $mixed;
             $slowest = $pot[1]->slowest[$c];
-            foreach ($mixed as $k => $worth) {
-                $aside[$c][$k] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $worth + self::ASIDE * ($less[$k] + $more[$k]);
+            foreach ($mixed as $k => $value) {
+                $aside[$c][$k] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $value + self::ASIDE * ($less[$k] + $more[$k]);
             }
         }
 
@@ -669,14 +668,14 @@ final class StateValues
      */
     private function mixed(array $pot, int $after, int $cut, int $roll, int $side, int $skip): array
     {
-        [, $carry, , $touched] = $pot;
-        $worth = $this->worths($after);
+        [, $transitions, , $touched] = $pot;
+        $values = $this->values($after);
         $base = (($cut * 5 + $roll) * 3 + $side) * ArrivalGrid::SPEEDS;
-        $slowest = $carry->slowest[$cut];
-        $node = $carry->node;
-        $ss = $carry->s;
-        $ts = $carry->t;
-        $over = [] === $worth;
+        $slowest = $transitions->slowest[$cut];
+        $node = $transitions->node;
+        $ss = $transitions->s;
+        $ts = $transitions->t;
+        $over = [] === $values;
         $row = CueBallGrid::ACROSS + 1;
         $left = [];
         $some = false;
@@ -695,7 +694,7 @@ final class StateValues
             } else {
                 $s = $ss[$entry];
                 $t = $ts[$entry];
-                $left[] = (1 - $s) * ((1 - $t) * $worth[$n] + $t * $worth[$n + 1]) + $s * ((1 - $t) * $worth[$n + $row] + $t * $worth[$n + $row + 1]);
+                $left[] = (1 - $s) * ((1 - $t) * $values[$n] + $t * $values[$n + 1]) + $s * ((1 - $t) * $values[$n + $row] + $t * $values[$n + $row + 1]);
             }
             $some = true;
         }

@@ -49,7 +49,7 @@ final class SeasonTest extends TestCase
     {
         $player = Player::of(Level::Professional);
         $tally = [];
-        foreach (['plan' => new Planned(SearchBudget::season(GameName::NineBall)), 'greedy' => new Greedy()] as $name => $policy) {
+        foreach (['plan' => new Planned(SearchBudget::season(GameName::NineBall->rules())), 'greedy' => new Greedy()] as $name => $policy) {
             $tally[$name] = new Tally();
             foreach ((new Season(GameName::NineBall, $player, $policy, 5))->play(Survey::size(8, 5)) as $played) {
                 $tally[$name]->add($played);

@@ -114,11 +114,11 @@ final class PlanSearchTest extends TestCase
     public function testAPinnedZoneIsPlayedInto(): void
     {
         $rack = Read::rack(self::THREE);
-        $pins = ConstraintsFile::read(['zones' => ['2' => [[3.6, 1.2], [5.6, 1.2], [5.6, 2.6], [3.6, 2.6]]]], $rack);
-        $plan = (new PlanSearch($rack, $pins))->plan();
+        $constraints = ConstraintsFile::read(['zones' => ['2' => [[3.6, 1.2], [5.6, 1.2], [5.6, 2.6], [3.6, 2.6]]]], $rack);
+        $plan = (new PlanSearch($rack, $constraints))->plan();
         [$x, $y] = $rack->table->size->diamondsOf($plan->shots[0]->rest);
         self::assertTrue($x > 3.4 && $x < 5.8 && $y > 1.0 && $y < 2.8, "stops at $x, $y");
-        self::assertSame($pins->zones[2]->contains(1.4, 0.6), ConstraintsFile::read(ConstraintsFile::write($pins, $rack), $rack)->zones[2]->contains(1.4, 0.6));
+        self::assertSame($constraints->zones[2]->contains(1.4, 0.6), ConstraintsFile::read(ConstraintsFile::write($constraints, $rack), $rack)->zones[2]->contains(1.4, 0.6));
     }
 
     /** Legs that are kept are played as they stand; one that does not hold is said. */
@@ -135,14 +135,14 @@ final class PlanSearchTest extends TestCase
     }
 
     /**
-     * @param array<mixed> $pins
+     * @param array<mixed> $constraints
      */
     #[DataProvider('badPins')]
-    public function testBadPinsAreRefusedInWords(array $pins, string $why): void
+    public function testBadPinsAreRefusedInWords(array $constraints, string $why): void
     {
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessage($why);
-        ConstraintsFile::read($pins, Read::rack(self::THREE));
+        ConstraintsFile::read($constraints, Read::rack(self::THREE));
     }
 
     /**

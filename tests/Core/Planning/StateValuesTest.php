@@ -6,7 +6,6 @@ namespace ZigLane\Tests\Core\Planning;
 
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Equipment\Pocket;
-use ZigLane\Core\Experiments\Workload;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\CueStrike;
@@ -24,6 +23,7 @@ use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Tests\Core\Reading\Read;
+use ZigLane\Tools\Bench\Workload;
 
 /**
  * The tables behind a plan against the simulator, the exact chances, and the search that they lead.
@@ -75,9 +75,9 @@ final class StateValuesTest extends TestCase
     public function testCarriesAreWhatTheSimulatorPlays(): void
     {
         $simulator = new Simulator();
-        $tables = new PlanningCache($simulator, Player::of(Level::League));
+        $cache = new PlanningCache($simulator, Player::of(Level::League));
         $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3]]);
-        $carry = $tables->carry($rack->layout, 1, Pocket::FootLeft, true);
+        $transitions = $cache->transitions($rack->layout, 1, Pocket::FootLeft, true);
         $r = $simulator->ball->radius;
         $random = new Generator(4);
         $exact = $between = [];
@@ -87,22 +87,22 @@ final class StateValuesTest extends TestCase
             $side = $random->integer(0, 2);
             $k = $random->integer(0, ArrivalGrid::SPEEDS - 1);
             $entry = (($c * 5 + $roll) * 3 + $side) * ArrivalGrid::SPEEDS + $k;
-            if ($carry->node[$entry] < 0) {
+            if ($transitions->node[$entry] < 0) {
                 continue;
             }
-            $speed = $tables->rungs->speeds[$k];
-            $way = $carry->toward - deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
-            $line = $carry->toward;
+            $speed = $cache->arrivals->speeds[$k];
+            $way = $transitions->toward - deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
+            $line = $transitions->toward;
             for ($n = 0; $n < 2; ++$n) {
                 $state = new KernelState();
-                $state->add($carry->from->x - (2 * $r + 1e-7) * cos($line), $carry->from->y - (2 * $r + 1e-7) * sin($line), $speed * cos($way), $speed * sin($way), -ArrivalGrid::ROLLS[$roll] * $speed * sin($way) / $r, ArrivalGrid::ROLLS[$roll] * $speed * cos($way) / $r, -ArrivalGrid::SIDES[$side] * $speed / $r);
-                $state->add($carry->from->x, $carry->from->y);
+                $state->add($transitions->from->x - (2 * $r + 1e-7) * cos($line), $transitions->from->y - (2 * $r + 1e-7) * sin($line), $speed * cos($way), $speed * sin($way), -ArrivalGrid::ROLLS[$roll] * $speed * sin($way) / $r, ArrivalGrid::ROLLS[$roll] * $speed * cos($way) / $r, -ArrivalGrid::SIDES[$side] * $speed / $r);
+                $state->add($transitions->from->x, $transitions->from->y);
                 $simulator->kernel()->run($state, stopAtHit: 0 === $n);
                 if (0 === $n) {
-                    $line = 2 * $carry->toward - atan2($state->vy[1], $state->vx[1]);
+                    $line = 2 * $transitions->toward - atan2($state->vy[1], $state->vx[1]);
                 }
             }
-            $off = hypot($state->x[0] - $carry->x[$entry], $state->y[0] - $carry->y[$entry]);
+            $off = hypot($state->x[0] - $transitions->x[$entry], $state->y[0] - $transitions->y[$entry]);
             // Between the fast ones every second is played.
             if ($k > ArrivalGrid::FAST && 0 === (ArrivalGrid::SPEEDS - 1 - $k) % 2) {
                 $exact[] = $off;
@@ -122,23 +122,23 @@ final class StateValuesTest extends TestCase
     public function testTouchedBallsAreMet(): void
     {
         $simulator = new Simulator();
-        $tables = new PlanningCache($simulator, Player::of(Level::League));
+        $cache = new PlanningCache($simulator, Player::of(Level::League));
         $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3], 5 => [3.0, 2.6], 7 => [4.2, 0.8], 9 => [6.0, 3.2]]);
-        $carry = $tables->carry($rack->layout, 1, Pocket::FootLeft, false);
-        $masks = $carry->touched($rack->layout, 1);
-        $way = static fn(int $entry): array => $carry->ways[$carry->run[$entry]];
+        $transitions = $cache->transitions($rack->layout, 1, Pocket::FootLeft, false);
+        $masks = $transitions->touched($rack->layout, 1);
+        $way = static fn(int $entry): array => $transitions->ways[$transitions->run[$entry]];
         $seen = 0;
         foreach ($masks as $entry => $mask) {
-            if ($carry->node[$entry] < 0 || 0 !== $entry % 3) {
+            if ($transitions->node[$entry] < 0 || 0 !== $entry % 3) {
                 continue;
             }
             foreach ([5, 7, 9] as $ball) {
                 $at = $rack->layout->ball($ball);
                 $near = INF;
                 $points = $way($entry);
-                $last = (int) ceil($carry->stop[$entry]);
+                $last = (int) ceil($transitions->stop[$entry]);
                 for ($k = 1; $k <= $last; ++$k) {
-                    for ($part = 0; $part <= 40 && $k - 1 + $part / 40 <= $carry->stop[$entry]; ++$part) {
+                    for ($part = 0; $part <= 40 && $k - 1 + $part / 40 <= $transitions->stop[$entry]; ++$part) {
                         $near = min($near, hypot($points[2 * $k - 2] + ($points[2 * $k] - $points[2 * $k - 2]) * $part / 40 - $at->x, $points[2 * $k - 1] + ($points[2 * $k + 1] - $points[2 * $k - 1]) * $part / 40 - $at->y));
                     }
                 }
@@ -156,18 +156,18 @@ final class StateValuesTest extends TestCase
     {
         $simulator = new Simulator();
         $player = Player::of(Level::League);
-        $tables = new PlanningCache($simulator, $player);
-        $nodes = $tables->grid->nodes();
+        $cache = new PlanningCache($simulator, $player);
+        $nodes = $cache->grid->nodes();
         $off = [];
         foreach ((new Workload($simulator, 5))->racks(5) as $rack) {
-            $set = StateValues::set($rack->layout);
+            $remaining = StateValues::remainingOf($rack->layout);
             foreach ([[1, Pocket::FootLeft], [4, Pocket::SideRight], [7, Pocket::HeadRight]] as [$ball, $pocket]) {
-                $field = new PotChanceGrid($tables, $rack->layout, $ball, $pocket, $player);
+                $chanceGrid = new PotChanceGrid($cache, $rack->layout, $ball, $pocket, $player);
                 $pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $player);
-                [$soft] = $field->chances($set & ~(1 << $ball));
-                foreach ($field->nodes as $n => $node) {
+                [$soft] = $chanceGrid->chances($remaining & ~(1 << $ball));
+                foreach ($chanceGrid->nodes as $n => $node) {
                     if (0 === $n % 9) {
-                        $mine = 0 === ($field->blocked[$n] & $set & ~(1 << $ball)) ? $soft[$n] : 0.0;
+                        $mine = 0 === ($chanceGrid->blocked[$n] & $remaining & ~(1 << $ball)) ? $soft[$n] : 0.0;
                         $off[] = $mine - $pot->fromPlace(...$nodes[$node])->chance;
                     }
                 }
@@ -193,13 +193,13 @@ final class StateValuesTest extends TestCase
         foreach ((new Workload($simulator, 11))->racks(9, 5) as $rack) {
             $layout = $rack->layout->without(5)->with(9, $rack->layout->ball(5));
             $rack = $rack->withLayout($layout);
-            $tables = new PlanningCache($simulator, $player);
-            $worths = new StateValues($rack, $tables);
-            $set = StateValues::set($layout);
-            $good = array_keys(array_filter($worths->worths($set), static fn(float $w): bool => $w > 0.4 * $worths->most($set)));
+            $cache = new PlanningCache($simulator, $player);
+            $stateValues = new StateValues($rack, $cache);
+            $remaining = StateValues::remainingOf($layout);
+            $good = array_keys(array_filter($stateValues->values($remaining), static fn(float $w): bool => $w > 0.4 * $stateValues->highest($remaining)));
             foreach (range(1, 3) as $_) {
-                $place = new Point(...$tables->grid->nodes()[$good[$random->integer(0, \count($good) - 1)]]);
-                $choice = $worths->choices($set, $place->x, $place->y)[0] ?? null;
+                $place = new Point(...$cache->grid->nodes()[$good[$random->integer(0, \count($good) - 1)]]);
+                $choice = $stateValues->candidates($remaining, $place->x, $place->y)[0] ?? null;
                 if (null === $choice) {
                     continue;
                 }
@@ -209,11 +209,11 @@ final class StateValuesTest extends TestCase
                 if (!$pot->free($place->x, $place->y)) {
                     continue;
                 }
-                $strokes = $worths->strokes($set, $ball, $pocket, $tables->grid->node($place->x, $place->y), $pot->cutFrom($place->x, $place->y), $place->distanceTo($layout->ball($ball)));
-                $search = new RouteSearch($laid, $ball, $pocket, new RunOutEvaluator($laid, $worths, $ball, $set & ~(1 << $ball)));
+                $strokes = $stateValues->strokes($remaining, $ball, $pocket, $cache->grid->node($place->x, $place->y), $pot->cutFrom($place->x, $place->y), $place->distanceTo($layout->ball($ball)));
+                $search = new RouteSearch($laid, $ball, $pocket, new RunOutEvaluator($laid, $stateValues, $ball, $remaining & ~(1 << $ball)));
                 $routes = $search->from(\array_slice($strokes, 0, 10), 1, 2, 96);
-                $promised += $worths->at($set, $place->x, $place->y);
-                $found += [] === $routes ? 0.0 : $search->chances($routes[0]->shot, 500, $fresh)['worth'];
+                $promised += $stateValues->valueAt($remaining, $place->x, $place->y);
+                $found += [] === $routes ? 0.0 : $search->chances($routes[0]->shot, 500, $fresh)['value'];
                 ++$cases;
             }
         }
@@ -221,22 +221,22 @@ final class StateValuesTest extends TestCase
         self::assertEqualsWithDelta(1.0, $found / $promised, 0.12);
     }
 
-    /** From a place deep in good position for the last ball only its pot is left; and no worth is above 1. */
+    /** From a place deep in good position for the last ball only its pot is left; and no value is above 1. */
     public function testTheLastBall(): void
     {
         $rack = Read::rack(['cue' => [4, 2], 9 => [6.6, 0.9]]);
-        $tables = new PlanningCache($rack->simulator(), $rack->player);
-        $worths = new StateValues($rack, $tables);
-        $field = new PotChanceGrid($tables, $rack->layout, 9, Pocket::FootLeft, $rack->player);
-        [$soft] = $field->chances(0);
-        $all = $worths->worths(1 << 9);
+        $cache = new PlanningCache($rack->simulator(), $rack->player);
+        $stateValues = new StateValues($rack, $cache);
+        $chanceGrid = new PotChanceGrid($cache, $rack->layout, 9, Pocket::FootLeft, $rack->player);
+        [$soft] = $chanceGrid->chances(0);
+        $all = $stateValues->values(1 << 9);
         self::assertCount(CueBallGrid::NODES, $all);
-        foreach ($field->nodes as $n => $node) {
+        foreach ($chanceGrid->nodes as $n => $node) {
             self::assertGreaterThanOrEqual(min($soft[$n], 0.9) - 0.35, $all[$node]);
         }
         self::assertLessThanOrEqual(1.0, max($all));
         self::assertGreaterThan(0.95, max($all));
-        self::assertSame([], $worths->worths(0));
-        self::assertSame(1.0, $worths->at(0, 1.0, 0.6));
+        self::assertSame([], $stateValues->values(0));
+        self::assertSame(1.0, $stateValues->valueAt(0, 1.0, 0.6));
     }
 }

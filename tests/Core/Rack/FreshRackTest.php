@@ -24,7 +24,7 @@ final class FreshRackTest extends TestCase
         $simulator = new Simulator();
         foreach (GameName::cases() as $game) {
             for ($seed = 1; $seed <= 20; ++$seed) {
-                $layout = RackUp::layout($simulator, $game, new Generator($seed));
+                $layout = RackUp::layout($simulator, $game->rules(), new Generator($seed));
                 $layout->assertApart(2 * $simulator->ball->radius);
                 self::assertSame($game->rules()->rack(), $layout->objectBalls());
                 $spot = Racking::footSpot($simulator);

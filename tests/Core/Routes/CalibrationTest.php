@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Routes;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Experiments\RandomRoutes;
-use ZigLane\Core\Experiments\Workload;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Tests\Survey;
+use ZigLane\Tools\Bench\RandomRoutes;
+use ZigLane\Tools\Bench\Workload;
 
 /**
  * Whether the chances told are those that come about.
@@ -26,7 +26,7 @@ final class CalibrationTest extends TestCase
     {
         $routes = Survey::size(40, 15);
         $errors = ErrorSamples::random(self::TRIES, new Generator(99));
-        $bias = ['pot' => 0.0, 'position' => 0.0, 'worth' => 0.0];
+        $bias = ['pot' => 0.0, 'position' => 0.0, 'value' => 0.0];
         $judged = 0;
         foreach ((new Workload(new Simulator(), 5))->legs(16) as [$rack, $ball, $pocket]) {
             $search = new RouteSearch($rack, $ball, $pocket);
@@ -35,7 +35,7 @@ final class CalibrationTest extends TestCase
                     break 2;
                 }
                 $played = $search->chances($route->shot, self::TRIES, $errors);
-                foreach (['pot' => $route->pot, 'position' => $route->position, 'worth' => $route->worth] as $what => $told) {
+                foreach (['pot' => $route->pot, 'position' => $route->position, 'value' => $route->value] as $what => $told) {
                     // 400 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
                     self::assertEqualsWithDelta($played[$what], $told, 0.03, "$what of route $judged, {$route->family->words()}");
                     $bias[$what] += ($told - $played[$what]) / $routes;
@@ -57,9 +57,9 @@ final class CalibrationTest extends TestCase
         $sum = 0.0;
         foreach ((new Workload(new Simulator(), 3))->legs(Survey::size(5, 3)) as [$rack, $ball, $pocket]) {
             $search = new RouteSearch($rack, $ball, $pocket);
-            $worth = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::TRIES, $errors)['worth'];
-            $own = $worth($search->settled()[0] ?? null);
-            $other = $worth((new RandomRoutes($search, $random))->best(2 * $search->played));
+            $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::TRIES, $errors)['value'];
+            $own = $value($search->settled()[0] ?? null);
+            $other = $value((new RandomRoutes($search, $random))->best(2 * $search->played));
             $better += $other > $own + 0.02 ? 1 : 0;
             $sum += $own - $other;
         }

@@ -56,9 +56,9 @@ final class RouteTest extends TestCase
 
     public function testCloseRoutesAreCompared(): void
     {
-        [$one, $two] = [self::with(self::$routes[0], worth: 0.70, pot: 0.9), self::with(self::$routes[0], worth: 0.69, pot: 0.87)];
+        [$one, $two] = [self::with(self::$routes[0], value: 0.70, pot: 0.9), self::with(self::$routes[0], value: 0.69, pot: 0.87)];
         self::assertStringContainsString('pot +3 points', Reason::against($one, $two));
-        self::assertSame('', Reason::against($one, self::with(self::$routes[0], worth: 0.5, pot: 0.5)));
+        self::assertSame('', Reason::against($one, self::with(self::$routes[0], value: 0.5, pot: 0.5)));
     }
 
     public function testAStyleSettlesNearTiesOnlyAndSaysWhatItCosts(): void
@@ -67,7 +67,7 @@ final class RouteTest extends TestCase
         $plain = self::pick(static fn(Route $r): bool => '' === $r->family->side) ?? self::fail('no route without side');
         $rails = [] !== $inside->family->rails;
         $style = new Style(outside: 'outside' === $inside->family->side, cushions: $rails, inside: true);
-        $near = [self::with($plain, worth: 0.70), self::with($inside, worth: 0.69)];
+        $near = [self::with($plain, value: 0.70), self::with($inside, value: 0.69)];
         [$chosen, $cost] = (new Style())->choose($near);
         self::assertSame($near[0], $chosen);
         self::assertSame(0.0, $cost);
@@ -77,7 +77,7 @@ final class RouteTest extends TestCase
             self::assertEqualsWithDelta(0.01, $cost, 1e-9);
         }
         // Five points apart is no tie.
-        $far = [self::with($plain, worth: 0.70), self::with($inside, worth: 0.65)];
+        $far = [self::with($plain, value: 0.70), self::with($inside, value: 0.65)];
         self::assertSame($far[0], $style->choose($far)[0]);
     }
 
@@ -116,9 +116,9 @@ final class RouteTest extends TestCase
         }
     }
 
-    private static function with(Route $r, float $worth, ?float $pot = null): Route
+    private static function with(Route $r, float $value, ?float $pot = null): Route
     {
-        return new Route($r->ball, $r->pocket, $r->shot, $r->offset, $r->family, $r->stop, $r->travel, $pot ?? $r->pot, $r->position, $worth, $r->scratch, $r->touches, $r->hooked, $r->astray, $r->next, $r->window, $r->tries);
+        return new Route($r->ball, $r->pocket, $r->shot, $r->offset, $r->family, $r->stop, $r->travel, $pot ?? $r->pot, $r->position, $value, $r->scratch, $r->touches, $r->hooked, $r->astray, $r->next, $r->window, $r->tries);
     }
 
     /**

@@ -28,7 +28,7 @@ final class TextbookTest extends TestCase
         $best = self::best($rack, 1, Pocket::FootLeft);
         self::assertSame([], $best->family->rails, $best->family->words());
         self::assertLessThan(0.45, $best->travel);
-        self::assertGreaterThan(0.9, $best->worth);
+        self::assertGreaterThan(0.9, $best->value);
     }
 
     /** Straight in close to the pocket, rolling follow goes in after it: the answers stay out by stun, draw or part of the pocket. */
@@ -57,7 +57,7 @@ final class TextbookTest extends TestCase
         $best = self::best(Read::rack(['cue' => [4.66, 1.74], 1 => [6.3, 1.4], 2 => [3.7, 1.5], 9 => [1, 1]]), 1, Pocket::FootLeft);
         self::assertSame('follow, foot and right cushions', $best->family->words());
         self::assertLessThan(0.12, abs($best->shot->tip->side));
-        self::assertGreaterThan(0.9, $best->worth);
+        self::assertGreaterThan(0.9, $best->value);
     }
 
     /** Straight in, the next ball at the far end: draw with running spin lengthens off the long rail and goes up the table. */
@@ -80,7 +80,7 @@ final class TextbookTest extends TestCase
         // The same stroke without the side does not hold.
         $plain = (new RouteSearch($rack, 1, Pocket::SideLeft))->route($best->shot->speed, 0.0, $best->shot->tip->height, $best->offset);
         self::assertNotNull($plain);
-        self::assertGreaterThan($plain->worth + 0.1, $best->worth);
+        self::assertGreaterThan($plain->value + 0.1, $best->value);
     }
 
     /** A thin cut with a short way to go: dragged, so that it can be hit firmly and still arrive slowly. */
@@ -103,7 +103,7 @@ final class TextbookTest extends TestCase
         self::assertGreaterThan(0.25, abs($best->offset), $best->family->words());
         $middle = $search->route($best->shot->speed, $best->shot->tip->side, $best->shot->tip->height, 0.0);
         // Sent to the middle it may even go in after the ball: then it is worth nothing.
-        self::assertGreaterThan(($middle->worth ?? 0.0) + 0.05, $best->worth);
+        self::assertGreaterThan(($middle->value ?? 0.0) + 0.05, $best->value);
     }
 
     /** Flat to a side pocket the thin far part takes the ball only when it comes softly. */
@@ -144,9 +144,9 @@ final class TextbookTest extends TestCase
         $rack = Read::rack(['cue' => [3.72, 3.61], 1 => [6.0, 1.7], 2 => [4.2, 2.5], 9 => [1, 1]]);
         $last = 0.0;
         foreach ([Level::Beginner, Level::League, Level::Advanced, Level::Professional] as $level) {
-            $worth = self::best($rack->withPlayer(Player::of($level)), 1, Pocket::FootLeft)->worth;
-            self::assertGreaterThan($last, $worth, $level->value);
-            $last = $worth;
+            $value = self::best($rack->withPlayer(Player::of($level)), 1, Pocket::FootLeft)->value;
+            self::assertGreaterThan($last, $value, $level->value);
+            $last = $value;
         }
     }
 
@@ -158,7 +158,7 @@ final class TextbookTest extends TestCase
         $one = self::best($rack, 1, Pocket::FootLeft);
         $p = $mirror->player;
         $two = self::best($mirror->withPlayer(new Player($p->level, $p->aim, $p->speed, $p->tip, Hand::Left)), 1, Pocket::FootRight);
-        self::assertEqualsWithDelta($one->worth, $two->worth, 0.03);
+        self::assertEqualsWithDelta($one->value, $two->value, 0.03);
         self::assertSame(\count($one->family->rails), \count($two->family->rails));
     }
 
@@ -166,7 +166,7 @@ final class TextbookTest extends TestCase
     public function testOnTheLastBallOnlyThePotCounts(): void
     {
         $best = self::best(Read::rack(['cue' => [5.2, 1.6], 9 => [6.6, 0.9]]), 9, Pocket::FootLeft);
-        self::assertSame($best->pot, $best->worth);
+        self::assertSame($best->pot, $best->value);
         self::assertNull($best->next);
     }
 
@@ -186,10 +186,10 @@ final class TextbookTest extends TestCase
             self::assertLessThanOrEqual(RouteSearch::KEPT, \count($list));
         }
         self::assertGreaterThan(3, $lists);
-        $worths = array_map(static fn(Route $r): float => $r->worth, $list);
-        $sorted = $worths;
+        $stateValues = array_map(static fn(Route $r): float => $r->value, $list);
+        $sorted = $stateValues;
         rsort($sorted);
-        self::assertSame($sorted, $worths);
+        self::assertSame($sorted, $stateValues);
         self::assertSame(RouteSearch::MANY, $list[0]->tries);
         self::assertCount(\count($list), array_unique(array_map(static fn(Route $r): string => $r->family->key(), $list)));
     }

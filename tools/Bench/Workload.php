@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Experiments;
+namespace ZigLane\Tools\Bench;
 
 use ZigLane\Core\Aiming\AimRequest;
 use ZigLane\Core\Equipment\BallId;

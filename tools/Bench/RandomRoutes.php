@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Experiments;
+namespace ZigLane\Tools\Bench;
 
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Routes\Route;
@@ -34,11 +34,11 @@ final readonly class RandomRoutes
                 $found[] = $route;
             }
         }
-        usort($found, static fn(Route $a, Route $b): int => $b->worth <=> $a->worth);
+        usort($found, static fn(Route $a, Route $b): int => $b->value <=> $a->value);
         $best = null;
         foreach (\array_slice($found, 0, self::CLOSER) as $route) {
             $closer = $this->search->route($route->shot->speed, $route->shot->tip->side, $route->shot->tip->height, $route->offset);
-            if (null !== $closer && (null === $best || $closer->worth > $best->worth)) {
+            if (null !== $closer && (null === $best || $closer->value > $best->value)) {
                 $best = $closer;
             }
         }
