@@ -40,7 +40,7 @@ install_packages() {
 # Composer's packages, pinned in composer.json; "run" leaves out what only tests need, "test" has all.
 install_libraries() {
     local want have flags=()
-    want="$(sha256sum composer.json | cut -c1-64)"
+    want="$(cat composer.json ops/pinned/*/composer.json | sha256sum | cut -c1-64)"
     have="$(cat vendor/.zig-lane 2>/dev/null || true)"
     [ "$have" != "$want test" ] || return 0
     if [ "$1" = run ]; then
