@@ -7,6 +7,7 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
@@ -47,7 +48,7 @@ final readonly class Explanation
             $first = $plan->shots[$this->kept];
             $start = $plan->rack->withLayout($first->before);
             $stateValues = $this->planner->stateValues($start);
-            $remaining = StateValues::remainingOf($start->layout);
+            $remaining = RemainingBalls::of($start->layout);
             $cue = $start->layout->ball(BallId::CUE);
             $now = $this->planner->roughly($start)->valueAt($remaining, $cue->x, $cue->y);
             $end = $this->end($plan);
@@ -111,7 +112,7 @@ final readonly class Explanation
                 }
             }
         }
-        $cluster = ShotPurpose::members($stateValues->pots->cluster & $remaining);
+        $cluster = RemainingBalls::members($stateValues->pots->cluster & $remaining);
         if ([] !== $cluster) {
             $breaks = null;
             foreach ($plan->shots as $n => $shot) {

@@ -7,6 +7,7 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\KeyBalls;
@@ -40,7 +41,7 @@ final class LikelyOrders
         for ($n = 0; $n < $count; ++$n) {
             $weights = [$random->between(-0.3, 1.2), $random->between(0.2, 1.0), $random->between(0.1, 1.0)];
             $keep = [] === $last ? [] : $last[$n % \count($last)];
-            $remaining = StateValues::remainingOf($layout);
+            $remaining = RemainingBalls::of($layout);
             $left = array_combine($own, $own);
             $order = [];
             $at = $layout->balls[BallId::CUE] ?? $layout->ball($own[0]);

@@ -20,6 +20,12 @@ final readonly class PlanConstraints
      */
     public function __construct(public array $pockets = [], public array $order = [], public array $zones = [], public int $keep = 0) {}
 
+    /** Whether a ball may be shot from a place, m. */
+    public function allowsFrom(int $ball, float $x, float $y): bool
+    {
+        return !isset($this->zones[$ball]) || $this->zones[$ball]->contains($x, $y);
+    }
+
     public function isEmpty(): bool
     {
         return [] === $this->pockets && [] === $this->order && [] === $this->zones && 0 === $this->keep;

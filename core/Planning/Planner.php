@@ -11,7 +11,9 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\Value\PlanningCache;
+use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Planning\Value\StrokeProposals;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
@@ -74,7 +76,7 @@ final class Planner
     {
         $budget ??= $this->budget;
         $stateValues = $this->stateValues($rack);
-        $remaining = StateValues::remainingOf($rack->layout);
+        $remaining = RemainingBalls::of($rack->layout);
         $found = [];
         foreach ($this->choices($rack, $stateValues, $remaining, $budget->choices) as [$ball, $pocket]) {
             $strokes = $this->strokes($rack, $stateValues, $remaining, $ball, $pocket, $budget);
@@ -188,7 +190,7 @@ final class Planner
     public function inHand(Rack $rack): array
     {
         $stateValues = $this->stateValues($rack);
-        $values = $stateValues->values(StateValues::remainingOf($rack->layout));
+        $values = $stateValues->values(RemainingBalls::of($rack->layout));
         arsort($values);
         $places = [];
         $nodes = $this->cache->grid->nodes();
@@ -309,7 +311,7 @@ final class Planner
         foreach (Group::cases() as $group) {
             $one = $rack->withGroup($group);
             $stateValues = $this->stateValues($one);
-            $remaining = StateValues::remainingOf($one->layout);
+            $remaining = RemainingBalls::of($one->layout);
             $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
             $this->groups[$group->value] = null === $cue ? $stateValues->highest($remaining) : $stateValues->valueAt($remaining, $cue->x, $cue->y);
             $racks[$group->value] = $one;
@@ -330,7 +332,7 @@ final class Planner
         if (null === $known || !self::lieAsBefore($rack->layout->objectBalls(), $known[1]->layout, $rack->layout) || ($fine && !$known[0]->fine)) {
             $known = $this->known[$key] = [$this->stateValuesFor($rack, $this->constraints, $this->budget, $fine), $rack];
         }
-        if (!$known[0]->knows(StateValues::remainingOf($rack->layout))) {
+        if (!$known[0]->knows(RemainingBalls::of($rack->layout))) {
             $this->through($known[0], $rack, $this->budget);
         }
 
@@ -343,7 +345,7 @@ final class Planner
         if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
             $this->last = [LikelyOrders::last($this->simulator, $rack), $rack->layout];
         }
-        $stateValues->through(StateValues::remainingOf($rack->layout), LikelyOrders::likely($rack, $stateValues, $budget->orders, $this->last[0]));
+        $stateValues->through(RemainingBalls::of($rack->layout), LikelyOrders::likely($rack, $stateValues, $budget->orders, $this->last[0]));
     }
 
     private static function tooMany(Rack $rack, SearchBudget $budget): bool
@@ -373,7 +375,7 @@ final class Planner
     private function choices(Rack $rack, StateValues $stateValues, int $remaining, int $most): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $choices = $stateValues->candidates($remaining, $cue->x, $cue->y, lies: true);
+        $choices = (new StrokeProposals($stateValues))->candidates($remaining, $cue->x, $cue->y, lies: true);
         $found = [];
         foreach ($choices as [$ball, $pocket, $about]) {
             if ($about < self::NEAR * $choices[0][2] || \count($found) >= $most) {
@@ -390,7 +392,7 @@ final class Planner
     {
         $cue = $rack->layout->ball(BallId::CUE);
 
-        return $stateValues->leads($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $this->cut($rack, $ball, $pocket), $cue->distanceTo($rack->layout->ball($ball)));
+        return (new StrokeProposals($stateValues))->leads($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $this->cut($rack, $ball, $pocket), $cue->distanceTo($rack->layout->ball($ball)));
     }
 
     private function cut(Rack $rack, int $ball, Pocket $pocket): float
@@ -409,8 +411,8 @@ final class Planner
         $cue = $rack->layout->ball(BallId::CUE);
         $cut = $this->cut($rack, $ball, $pocket);
         $distance = $cue->distanceTo($rack->layout->ball($ball));
-        $strokes = \array_slice($stateValues->strokes($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $cut, $distance), 0, $budget->strokes);
+        $strokes = \array_slice((new StrokeProposals($stateValues))->strokes($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $cut, $distance), 0, $budget->strokes);
 
-        return $budget->refined > 0 ? [...$strokes, ...$stateValues->contacts($remaining, $ball, $pocket, $cut, $distance)] : $strokes;
+        return $budget->refined > 0 ? [...$strokes, ...(new StrokeProposals($stateValues))->contacts($remaining, $ball, $pocket, $cut, $distance)] : $strokes;
     }
 }

@@ -7,7 +7,9 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Planning\Value\StrokeProposals;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\LazyGrid;
@@ -54,7 +56,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     public function __construct(Rack $rack, private readonly StateValues $stateValues, int $ball, private readonly int $left, private readonly float $leads = 1.0, private readonly bool $exact = true)
     {
         $this->simulator = $rack->simulator();
-        $this->few = substr_count(decbin($left & ~StateValues::BROKEN), '1') <= self::FEW;
+        $this->few = RemainingBalls::count($left) <= self::FEW;
         $this->nodes = new LazyGrid($this->simulator->geometry);
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
@@ -113,7 +115,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         $x = $place->x;
         $y = $place->y;
         $best = [0.0, 0.0, 0];
-        $choices = \array_slice($this->stateValues->candidates($this->left, $x, $y), 0, self::ASKED);
+        $choices = \array_slice((new StrokeProposals($this->stateValues))->candidates($this->left, $x, $y), 0, self::ASKED);
         foreach ($choices as [$ball, $pocket, $about]) {
             if ($about < self::NEAR * $choices[0][2]) {
                 break;
@@ -125,7 +127,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
                 continue;
             }
             $at = $this->after->layout->ball($ball);
-            $value = $read->chance * $this->stateValues->leads($this->left, $ball, $pocket, $this->stateValues->grid()->node($x, $y), $read->cut, $place->distanceTo($at));
+            $value = $read->chance * (new StrokeProposals($this->stateValues))->leads($this->left, $ball, $pocket, $this->stateValues->grid()->node($x, $y), $read->cut, $place->distanceTo($at));
             if ($value > $best[0]) {
                 $best = [$value, $read->chance, $name];
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Rack\Rack;
@@ -43,7 +44,7 @@ final class ShotPurpose
             return null;
         }
         [$ball, $pocket] = $route->next;
-        [$left, $right] = $choice->stateValues->sides($choice->left(), $ball, $pocket);
+        [$left, $right] = $choice->stateValues->continuations->sides($choice->stateValues, $choice->left(), $ball, $pocket);
         $most = max($left, $right);
         if ($most < self::RIGHT_SIDE * min($left, $right)) {
             return null;
@@ -79,7 +80,7 @@ final class ShotPurpose
                 ? \sprintf('Runs into the %s on the way.', self::balls($moved))
                 : \sprintf('Bumps the %s to where it goes: as it lies, it does not from much of the table.', self::balls($badly));
         }
-        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(self::members($choice->stateValues->pots->cluster)));
+        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(RemainingBalls::members($choice->stateValues->pots->cluster)));
         $insurance = self::insurance($rack, $choice, $moved);
 
         return $say . (null === $insurance ? '' : " The $insurance is the insurance ball: it goes wherever the cue ball stops.");
@@ -108,7 +109,7 @@ final class ShotPurpose
 
     private static function key(Rack $rack, ChosenShot $choice): ?string
     {
-        $left = self::members($choice->left());
+        $left = RemainingBalls::members($choice->left());
         if ($rack->rules()->hasFixedOrder()) {
             return null;
         }
@@ -135,14 +136,6 @@ final class ShotPurpose
         }
 
         return "$say.";
-    }
-
-    /**
-     * @return list<int>
-     */
-    public static function members(int $remaining): array
-    {
-        return array_values(array_filter(range(1, 15), static fn(int $b): bool => 0 !== ($remaining >> $b & 1)));
     }
 
     /**

@@ -37,7 +37,9 @@ final class BreakPositions
             if (0 === ($remaining >> $ball & 1) || Racking::inside($cache->simulator, $layout->ball($ball))) {
                 continue;
             }
-            foreach ($pots->of($ball) as [$pocket, $transitions, $chanceGrid]) {
+            foreach ($pots->of($ball) as $option) {
+                $transitions = $option->transitions;
+                $chanceGrid = $option->chances;
                 [$soft] = $chanceGrid->chances(0);
                 foreach ($chanceGrid->nodes as $n => $node) {
                     $cut = deg2rad(($chanceGrid->cut[$n] + $chanceGrid->part[$n]) * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);

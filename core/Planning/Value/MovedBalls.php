@@ -28,12 +28,12 @@ final readonly class MovedBalls
      * What is left of a few balls of which some have been moved, by plain geometry: the mouth as seen from where the ball now
      * lies, the ghost balls of its edges, the error of the cue's direction between them.
      *
-     * @param StateValues                               $stateValues of the table before; not kept, they keep this
+     * @param ValueFunction                               $stateValues of the table before; not kept, they keep this
      * @param array<int, array{float, float}|null> $moved  where they lie now, m; null for one that fell
      * @param float                                $x     cue ball, m
      * @param float                                $y     m
      */
-    public function valueOf(StateValues $stateValues, int $remaining, array $moved, float $x, float $y): float
+    public function valueOf(ValueFunction $stateValues, int $remaining, array $moved, float $x, float $y): float
     {
         foreach ($moved as $ball => $place) {
             $remaining &= null === $place ? ~(1 << $ball) : ~0;

@@ -34,7 +34,7 @@ final class Pots
     /** A ball with less room than this lies badly. */
     private const BADLY = 0.06;
 
-    /** @var array<int, list<array{Pocket, CueBallTransitions, PotChanceGrid, list<int>}>> by ball */
+    /** @var array<int, list<PotOption>> by ball */
     private array $pots = [];
 
     /** Balls that only a broken cluster lets go, and those they touch; one bit each. */
@@ -51,9 +51,9 @@ final class Pots
     }
 
     /**
-     * A ball's pockets, the best first, each with where it sends the cue ball, its chances, and the balls met on the way by entry.
+     * A ball's pockets, the best first, with their tables.
      *
-     * @return list<array{Pocket, CueBallTransitions, PotChanceGrid, list<int>}>
+     * @return list<PotOption>
      */
     public function of(int $ball): array
     {
@@ -75,7 +75,7 @@ final class Pots
             foreach (\array_slice($fields, 0, $this->fine && $this->game->hasFixedOrder() ? self::POCKETS : self::FEWER) as [$room, $pocket, $chanceGrid]) {
                 if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
                     $transitions = $this->cache->transitions($this->layout, $ball, $pocket, $this->fine);
-                    $this->pots[$ball][] = [$pocket, $transitions, $chanceGrid, $transitions->touched($this->layout, $ball)];
+                    $this->pots[$ball][] = new PotOption($pocket, $transitions, $chanceGrid, $transitions->touched($this->layout, $ball));
                 }
             }
         }
@@ -86,7 +86,7 @@ final class Pots
     /** Balls that will still be there when a ball's turn comes, whatever the player does. */
     private function remaining(int $ball): int
     {
-        $remaining = StateValues::remainingOf($this->layout);
+        $remaining = RemainingBalls::of($this->layout);
         if ($this->game->hasFixedOrder()) {
             return $remaining & ~((1 << $ball + 1) - 1);
         }
@@ -101,7 +101,7 @@ final class Pots
     private function clusters(): int
     {
         $near = 2 * $this->cache->simulator->ball->radius + self::NEIGHBOUR;
-        $remaining = StateValues::remainingOf($this->layout);
+        $remaining = RemainingBalls::of($this->layout);
         $cluster = 0;
         foreach ($this->game->ownBalls($this->layout) as $ball) {
             $neighbours = $lane = 0;
@@ -112,10 +112,10 @@ final class Pots
             }
             $then = $this->remaining($ball);
             $now = $later = 0.0;
-            foreach ($this->of($ball) as [, , $chanceGrid]) {
-                $now += $chanceGrid->room($remaining & ~(1 << $ball)) / CueBallGrid::NODES;
-                $later += $chanceGrid->room($then) / CueBallGrid::NODES;
-                $lane |= $chanceGrid->lane;
+            foreach ($this->of($ball) as $option) {
+                $now += $option->chances->room($remaining & ~(1 << $ball)) / CueBallGrid::NODES;
+                $later += $option->chances->room($then) / CueBallGrid::NODES;
+                $lane |= $option->chances->lane;
             }
             if (0.0 === $later || ($now < self::SHUT && 0 !== $neighbours)) {
                 $cluster |= 1 << $ball | $neighbours | (0.0 === $later ? $lane & $then : 0);
@@ -128,9 +128,9 @@ final class Pots
     /** The balls that can hinder one of a set: those of a broken cluster do not hinder each other any more. */
     public function about(int $remaining, int $ball): int
     {
-        $broken = 0 !== ($remaining & StateValues::BROKEN) && 0 !== ($this->cluster >> $ball & 1);
+        $broken = 0 !== ($remaining & RemainingBalls::CLUSTERS_BROKEN) && 0 !== ($this->cluster >> $ball & 1);
 
-        return $remaining & ~(StateValues::BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
+        return $remaining & ~(RemainingBalls::CLUSTERS_BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
     }
 
     public function liesBadly(int $remaining, int $ball): bool
@@ -143,8 +143,8 @@ final class Pots
     {
         $about = $this->about($remaining, $ball);
         $sum = 0.0;
-        foreach ($this->of($ball) as [, , $chanceGrid]) {
-            $sum += $chanceGrid->room($about);
+        foreach ($this->of($ball) as $option) {
+            $sum += $option->chances->room($about);
         }
 
         return $sum / CueBallGrid::NODES;
@@ -153,8 +153,8 @@ final class Pots
     /** Whether a ball goes somewhere with the others of a set on the table. */
     public function goes(int $remaining, int $ball): bool
     {
-        foreach ($this->of($ball) as [, , $chanceGrid]) {
-            if ($chanceGrid->goes($remaining & ~(StateValues::BROKEN | 1 << $ball))) {
+        foreach ($this->of($ball) as $option) {
+            if ($option->chances->goes($remaining & ~(RemainingBalls::CLUSTERS_BROKEN | 1 << $ball))) {
                 return true;
             }
         }

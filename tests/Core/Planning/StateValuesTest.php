@@ -16,7 +16,9 @@ use ZigLane\Core\Planning\Value\ArrivalGrid;
 use ZigLane\Core\Planning\Value\CueBallGrid;
 use ZigLane\Core\Planning\Value\PlanningCache;
 use ZigLane\Core\Planning\Value\PotChanceGrid;
+use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Planning\Value\StrokeProposals;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
@@ -160,7 +162,7 @@ final class StateValuesTest extends TestCase
         $nodes = $cache->grid->nodes();
         $off = [];
         foreach ((new Workload($simulator, 5))->racks(5) as $rack) {
-            $remaining = StateValues::remainingOf($rack->layout);
+            $remaining = RemainingBalls::of($rack->layout);
             foreach ([[1, Pocket::FootLeft], [4, Pocket::SideRight], [7, Pocket::HeadRight]] as [$ball, $pocket]) {
                 $chanceGrid = new PotChanceGrid($cache, $rack->layout, $ball, $pocket, $player);
                 $pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $player);
@@ -195,11 +197,11 @@ final class StateValuesTest extends TestCase
             $rack = $rack->withLayout($layout);
             $cache = new PlanningCache($simulator, $player);
             $stateValues = new StateValues($rack, $cache);
-            $remaining = StateValues::remainingOf($layout);
+            $remaining = RemainingBalls::of($layout);
             $good = array_keys(array_filter($stateValues->values($remaining), static fn(float $w): bool => $w > 0.4 * $stateValues->highest($remaining)));
             foreach (range(1, 3) as $_) {
                 $place = new Point(...$cache->grid->nodes()[$good[$random->integer(0, \count($good) - 1)]]);
-                $choice = $stateValues->candidates($remaining, $place->x, $place->y)[0] ?? null;
+                $choice = (new StrokeProposals($stateValues))->candidates($remaining, $place->x, $place->y)[0] ?? null;
                 if (null === $choice) {
                     continue;
                 }
@@ -209,7 +211,7 @@ final class StateValuesTest extends TestCase
                 if (!$pot->free($place->x, $place->y)) {
                     continue;
                 }
-                $strokes = $stateValues->strokes($remaining, $ball, $pocket, $cache->grid->node($place->x, $place->y), $pot->cutFrom($place->x, $place->y), $place->distanceTo($layout->ball($ball)));
+                $strokes = (new StrokeProposals($stateValues))->strokes($remaining, $ball, $pocket, $cache->grid->node($place->x, $place->y), $pot->cutFrom($place->x, $place->y), $place->distanceTo($layout->ball($ball)));
                 $search = new RouteSearch($laid, $ball, $pocket, new RunOutEvaluator($laid, $stateValues, $ball, $remaining & ~(1 << $ball)));
                 $routes = $search->from(\array_slice($strokes, 0, 10), 1, 2, 96);
                 $promised += $stateValues->valueAt($remaining, $place->x, $place->y);
