@@ -32,7 +32,11 @@ final class CoreJit
     {
         $loaders = array_values(ClassLoader::getRegisteredLoaders());
         $wanted = (string) \ini_get('opcache.jit');
-        if (!\function_exists('opcache_get_status') || \in_array($wanted, ['', '0', 'off', 'disable', 'no', 'false'], true) || 0 === (int) \ini_get('opcache.jit_buffer_size')) {
+        if (!\function_exists('opcache_get_status') || \in_array(
+            $wanted,
+            ['', '0', 'off', 'disable', 'no', 'false'],
+            true,
+        ) || 0 === (int) \ini_get('opcache.jit_buffer_size')) {
             return;
         }
         self::$mode = $wanted;

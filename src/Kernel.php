@@ -51,7 +51,9 @@ final class Kernel extends BaseKernel
         }
         $build = $_SERVER['ZIG_LANE_BUILD'] ?? null;
         $build = \is_string($build) ? basename($build) : 'none';
-        $folder = is_writable(self::home()) ? self::home() . '/cache' : (getenv('XDG_CACHE_HOME') ?: (getenv('HOME') ?: \dirname(__DIR__) . '/var') . '/.cache') . '/zig-lane';
+        $folder = is_writable(self::home())
+            ? self::home() . '/cache'
+            : (getenv('XDG_CACHE_HOME') ?: (getenv('HOME') ?: \dirname(__DIR__) . '/var') . '/.cache') . '/zig-lane';
 
         return $this->cache = \sprintf('%s/%s-u%d', $folder, $build, posix_geteuid());
     }

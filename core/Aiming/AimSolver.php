@@ -134,7 +134,10 @@ final readonly class AimSolver
             $aim -= max(-0.25 * $limit, min(0.25 * $limit, $miss / $slope));
         }
         if (null === $this->attempt($from, $ball, $toward, $target, $distance, $request)) {
-            throw new AimRefused(RefusalReason::TooSoft, \sprintf('Too soft: the cue ball does not reach the %s.', BallId::spoken($request->ball)));
+            throw new AimRefused(
+                RefusalReason::TooSoft,
+                \sprintf('Too soft: the cue ball does not reach the %s.', BallId::spoken($request->ball)),
+            );
         }
         throw new AimRefused(RefusalReason::TooThin, 'No aim was found: the cut is too thin for this tip and speed.');
     }
@@ -145,7 +148,19 @@ final readonly class AimSolver
      */
     private function attempt(Point $from, Point $ball, float $aim, float $target, float $distance, AimRequest $request): ?array
     {
-        $try = $this->contact->try($from->x, $from->y, $ball->x, $ball->y, $aim, $request->speed, $request->tip->side, $request->tip->height, $request->elevation, $target, $distance);
+        $try = $this->contact->try(
+            $from->x,
+            $from->y,
+            $ball->x,
+            $ball->y,
+            $aim,
+            $request->speed,
+            $request->tip->side,
+            $request->tip->height,
+            $request->elevation,
+            $target,
+            $distance,
+        );
 
         return null === $try ? null : [$try[0], $try[1], $try[2], new Point($try[3], $try[4])];
     }
@@ -162,7 +177,12 @@ final readonly class AimSolver
             return;
         }
         throw new AimRefused(RefusalReason::TooThin, $cut > M_PI / 2
-            ? \sprintf('The cue ball is on the wrong side of the %s for the %s pocket: a %.0f° cut. It would need a bank.', $name, $pocket, rad2deg($cut))
+            ? \sprintf(
+                'The cue ball is on the wrong side of the %s for the %s pocket: a %.0f° cut. It would need a bank.',
+                $name,
+                $pocket,
+                rad2deg($cut),
+            )
             : \sprintf('Too thin: a %.0f° cut on the %s into the %s pocket.', rad2deg($cut), $name, $pocket));
     }
 
@@ -181,7 +201,10 @@ final readonly class AimSolver
             }
         }
         if (null !== $result->firstHit && $result->firstHit !== $request->ball) {
-            throw new AimRefused(RefusalReason::CueBallBlocked, \sprintf('The %s is in the cue ball’s way to the %s.', BallId::spoken($result->firstHit), $name));
+            throw new AimRefused(
+                RefusalReason::CueBallBlocked,
+                \sprintf('The %s is in the cue ball’s way to the %s.', BallId::spoken($result->firstHit), $name),
+            );
         }
         if (($result->pocketed[$request->ball] ?? null) === $request->pocket) {
             return;
@@ -192,11 +215,20 @@ final readonly class AimSolver
             if (BallId::CUE === $other) {
                 throw new AimRefused(RefusalReason::DoubleKiss, "The cue ball meets the $name a second time and spoils it.");
             }
-            throw new AimRefused(RefusalReason::ObjectBallBlocked, \sprintf('The %s blocks the %s’s way to the %s pocket.', BallId::spoken($other), $name, $request->pocket->spoken()));
+            throw new AimRefused(
+                RefusalReason::ObjectBallBlocked,
+                \sprintf('The %s blocks the %s’s way to the %s pocket.', BallId::spoken($other), $name, $request->pocket->spoken()),
+            );
         }
         if ([] === $result->eventsOf($request->ball, EventType::BallCushion, EventType::BallFacing)) {
-            throw new AimRefused(RefusalReason::TooSoft, \sprintf('Too soft: the %s stops short of the %s pocket.', $name, $request->pocket->spoken()));
+            throw new AimRefused(
+                RefusalReason::TooSoft,
+                \sprintf('Too soft: the %s stops short of the %s pocket.', $name, $request->pocket->spoken()),
+            );
         }
-        throw new AimRefused(RefusalReason::Missed, \sprintf('The %s does not drop in the %s pocket with this stroke.', $name, $request->pocket->spoken()));
+        throw new AimRefused(
+            RefusalReason::Missed,
+            \sprintf('The %s does not drop in the %s pocket with this stroke.', $name, $request->pocket->spoken()),
+        );
     }
 }

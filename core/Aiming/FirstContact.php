@@ -43,8 +43,19 @@ final readonly class FirstContact
      *                    which it leaves; the cue ball's place at the contact; the surface
      *                    speed of the side spin that the object ball got, as a share of its speed]; null for a miss
      */
-    public function try(float $cx, float $cy, float $bx, float $by, float $aim, float $speed, float $a, float $b, float $elevation, float $target, float $distance): ?array
-    {
+    public function try(
+        float $cx,
+        float $cy,
+        float $bx,
+        float $by,
+        float $aim,
+        float $speed,
+        float $a,
+        float $b,
+        float $elevation,
+        float $target,
+        float $distance,
+    ): ?array {
         [$vx, $vy, $wx, $wy, $wz] = CueStrike::given($aim, $speed, $a, $b, $elevation, $this->simulator->cue, $this->simulator->ball);
         $state = new KernelState();
         $state->add($cx, $cy, $vx, $vy, $wx, $wy, $wz);

@@ -143,10 +143,16 @@ final readonly class PocketWindow
         }
         foreach (array_reverse(self::LADDER) as $other) {
             if ($other < $speed && $dropsAt($other)) {
-                return new AimRefused(RefusalReason::TooHard, "At this speed and angle the $name pocket’s jaws throw the ball out; softer, it drops.");
+                return new AimRefused(
+                    RefusalReason::TooHard,
+                    "At this speed and angle the $name pocket’s jaws throw the ball out; softer, it drops.",
+                );
             }
         }
 
-        return new AimRefused(RefusalReason::PocketClosed, "From there the jaws of the $name pocket do not take the ball. It would need a bank.");
+        return new AimRefused(
+            RefusalReason::PocketClosed,
+            "From there the jaws of the $name pocket do not take the ball. It would need a bank.",
+        );
     }
 }

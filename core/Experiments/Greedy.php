@@ -38,7 +38,15 @@ final readonly class Greedy implements Policy
         }
         [$pocket, $read] = $from->pots[0];
 
-        return [$rack, new Called($from->ball, $pocket, new Shot($read->aim, $read->speed, new Tip(0.0, Defaults::READING_TIP), $read->elevation), $read->chance)];
+        return [
+            $rack,
+            new Called(
+                $from->ball,
+                $pocket,
+                new Shot($read->aim, $read->speed, new Tip(0.0, Defaults::READING_TIP), $read->elevation),
+                $read->chance,
+            ),
+        ];
     }
 
     private function place(Rack $rack): ?Point

@@ -25,7 +25,13 @@ final readonly class Season
     /** Shots after which a rack is given up: more than any rack has. */
     private const MOST = 40;
 
-    public function __construct(private GameName $game, private Player $player, private Policy $policy, private int $seed, private bool $inHand = true) {}
+    public function __construct(
+        private GameName $game,
+        private Player $player,
+        private Policy $policy,
+        private int $seed,
+        private bool $inHand = true,
+    ) {}
 
     /**
      * @return \Generator<int, Played> one a rack
@@ -70,7 +76,11 @@ final readonly class Season
     private function missed(Rack $rack, Shot $shot, Generator $random): Shot
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $error = $this->player->errors($shot->elevation, $shot->speed, Stance::at($this->player, $cue->x, $cue->y, $shot->aim, $rack->table->length(), $rack->table->width()));
+        $error = $this->player->errors(
+            $shot->elevation,
+            $shot->speed,
+            Stance::at($this->player, $cue->x, $cue->y, $shot->aim, $rack->table->length(), $rack->table->width()),
+        );
         $tip = [$random->normal(), $random->normal()];
 
         return Execution::shot($error, [$random->normal(), $random->normal(), ...$tip], $shot);

@@ -83,7 +83,11 @@ final readonly class Rotation implements Game
     /** In nine-ball any ball will do; ten-ball is called. */
     public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
     {
-        return GameName::NineBall === $this->game ? [] !== array_diff(array_keys($result->pocketed), [BallId::CUE]) : ($result->pocketed[$ball] ?? null) === $pocket;
+        if (GameName::NineBall === $this->game) {
+            return [] !== array_diff(array_keys($result->pocketed), [BallId::CUE]);
+        }
+
+        return ($result->pocketed[$ball] ?? null) === $pocket;
     }
 
     public function spoilsBreak(int $ball): bool

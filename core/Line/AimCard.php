@@ -25,7 +25,16 @@ final readonly class AimCard
      * @param float $squirt  how far squirt carries the cue ball off at the contact, m, positive right
      * @param float $swerve  the same for swerve
      */
-    private function __construct(public float $cut, public float $hit, public float $widths, public float $gap, public float $run, public float $throw, public float $squirt, public float $swerve) {}
+    private function __construct(
+        public float $cut,
+        public float $hit,
+        public float $widths,
+        public float $gap,
+        public float $run,
+        public float $throw,
+        public float $squirt,
+        public float $swerve,
+    ) {}
 
     public static function of(AimSolution $aim, Layout $layout, int $ball, Pocket $pocket, TableGeometry $geometry): self
     {
@@ -37,7 +46,16 @@ final readonly class AimCard
         // The line through the ghost ball's middle passes the ball's middle this far to the side, in ball widths (2R).
         $widths = (($aim->ghost->x - $at->x) * -sin($way) + ($aim->ghost->y - $at->y) * cos($way)) / $aim->ghost->distanceTo($at);
 
-        return new self($aim->cutAngle, $aim->hitFraction(), $widths, $gap, $run, tan($aim->throw) * $run, tan($aim->squirt) * $gap, tan($aim->swerve) * $gap);
+        return new self(
+            $aim->cutAngle,
+            $aim->hitFraction(),
+            $widths,
+            $gap,
+            $run,
+            tan($aim->throw) * $run,
+            tan($aim->squirt) * $gap,
+            tan($aim->swerve) * $gap,
+        );
     }
 
     /** "aim ½ ball width to the left of the ball's middle". */

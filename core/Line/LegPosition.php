@@ -20,7 +20,13 @@ use ZigLane\Core\Settings\Defaults;
  */
 final readonly class LegPosition
 {
-    private function __construct(public int $ball, public Pocket $pocket, public Zone $zone, public Arrival $arrival, public ?SpeedWindow $window) {}
+    private function __construct(
+        public int $ball,
+        public Pocket $pocket,
+        public Zone $zone,
+        public Arrival $arrival,
+        public ?SpeedWindow $window,
+    ) {}
 
     /**
      * @param Rack       $rack as the leg leaves it
@@ -55,7 +61,12 @@ final readonly class LegPosition
     {
         $say = '' === $this->arrival->how
             ? \sprintf('The cue ball never comes into the zone of the %d', $this->ball)
-            : \sprintf('The cue ball comes %s, %.0f cm of its way inside the zone of the %d', $this->arrival->how, 100 * $this->arrival->stretch, $this->ball);
+            : \sprintf(
+                'The cue ball comes %s, %.0f cm of its way inside the zone of the %d',
+                $this->arrival->how,
+                100 * $this->arrival->stretch,
+                $this->ball,
+            );
         if (!$this->arrival->stops && '' !== $this->arrival->how) {
             $say .= ', and runs out of it';
         }
@@ -63,7 +74,11 @@ final readonly class LegPosition
             $say .= \sprintf('; %s leaves the %d at %.0f %% or better', $this->window->words(), $this->ball, 100 * $this->zone->chance);
             $off = $this->window->recommended - 1.0;
             if (abs($off) >= 0.03) {
-                $say .= \sprintf('. Play it %.0f %% %s: that is the middle of the window, away from its worse edge', 100 * abs($off), $off > 0 ? 'harder' : 'softer');
+                $say .= \sprintf(
+                    '. Play it %.0f %% %s: that is the middle of the window, away from its worse edge',
+                    100 * abs($off),
+                    $off > 0 ? 'harder' : 'softer',
+                );
             }
         }
 

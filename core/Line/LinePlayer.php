@@ -162,13 +162,19 @@ final readonly class LinePlayer
             $toward = $layout->ball(BallId::CUE)->angleTo($layout->ball($spec->ball));
             $elevation = $this->raised($layout, $toward, $spec, $asked, $notes);
         }
-        $solution = $this->solver->solve($layout, new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $elevation, $spec->offset));
+        $solution = $this->solver->solve(
+            $layout,
+            new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $elevation, $spec->offset),
+        );
         // The true direction differs from "at the ball": what stands behind the cue may differ too.
         $own = [];
         $least = $this->raised($layout, $solution->shot->aim, $spec, $asked, $own);
         if (abs($least - $elevation) > 1e-9) {
             $notes = $own;
-            $solution = $this->solver->solve($layout, new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $least, $spec->offset));
+            $solution = $this->solver->solve(
+                $layout,
+                new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $least, $spec->offset),
+            );
         }
 
         return [$solution->shot, $solution, $solution->result];
@@ -182,7 +188,10 @@ final readonly class LinePlayer
         $least = LeastElevation::of($layout, $aim, $spec->tip, $this->simulator->geometry, $this->simulator->ball);
         $most = deg2rad(Defaults::MAX_ELEVATION_DEG);
         if ($least > $most) {
-            $notes[] = \sprintf('Hardly reachable: even a cue raised %.0f° does not clear what is behind the cue ball. Try a higher tip.', Defaults::MAX_ELEVATION_DEG);
+            $notes[] = \sprintf(
+                'Hardly reachable: even a cue raised %.0f° does not clear what is behind the cue ball. Try a higher tip.',
+                Defaults::MAX_ELEVATION_DEG,
+            );
             $least = $most;
         } elseif ($least > $asked + 1e-9) {
             $notes[] = \sprintf('The cue must be raised to %.0f° to clear what is behind the cue ball.', rad2deg($least));

@@ -27,18 +27,38 @@ final class Comparison
         $says = [];
         $roll = $house->cloth->roll / $table->cloth->roll - 1.0;
         $slide = $house->cloth->slide / $table->cloth->slide - 1.0;
-        $says[] = self::share($roll, 'Rolls %s longer than the house table', 'Rolls %s shorter than the house table', 'Rolls as far as on the house table');
-        $says[] = self::share($slide, 'Balls slide %s longer before they roll: draw and stun hold further', 'Balls slide %s less before they roll: draw and stun fade sooner', 'Draw and stun fade as on the house table');
+        $says[] = self::share(
+            $roll,
+            'Rolls %s longer than the house table',
+            'Rolls %s shorter than the house table',
+            'Rolls as far as on the house table',
+        );
+        $says[] = self::share(
+            $slide,
+            'Balls slide %s longer before they roll: draw and stun hold further',
+            'Balls slide %s less before they roll: draw and stun fade sooner',
+            'Draw and stun fade as on the house table',
+        );
         [, $kept] = CushionFit::rollAway($table->cushion, 0.0);
         [, $usual] = CushionFit::rollAway($house->cushion, 0.0);
         $says[] = abs($kept / $usual - 1.0) < self::WORTH
             ? \sprintf('The cushions give back %.0f %% of the speed, as in the house', 100 * $kept)
-            : \sprintf('The cushions are %s: they give back %.0f %% of the speed straight in, not %.0f', $kept > $usual ? 'lively' : 'dead', 100 * $kept, 100 * $usual);
+            : \sprintf(
+                'The cushions are %s: they give back %.0f %% of the speed straight in, not %.0f',
+                $kept > $usual ? 'lively' : 'dead',
+                100 * $kept,
+                100 * $usual,
+            );
         [$out] = CushionFit::rollAway($table->cushion, 45.0);
         [$normal] = CushionFit::rollAway($house->cushion, 45.0);
         $says[] = abs($out - $normal) < 1.0
             ? 'A ball rolling in at 45° comes off as in the house'
-            : \sprintf('A ball rolling in at 45° comes off %.0f° %s: at %.0f°', abs($out - $normal), $out > $normal ? 'longer' : 'shorter', $out);
+            : \sprintf(
+                'A ball rolling in at 45° comes off %.0f° %s: at %.0f°',
+                abs($out - $normal),
+                $out > $normal ? 'longer' : 'shorter',
+                $out,
+            );
 
         return $says;
     }

@@ -38,7 +38,19 @@ final class CushionFit
     {
         $vx = sin(deg2rad($degrees));
         $vy = cos(deg2rad($degrees));
-        [$ox, $oy, $wx, $wy] = CushionImpact::rebound($vx, $vy, -$vy, $vx, $side, $c->restitution, $c->friction, $c->clothFriction, $c->contactSine(), $c->contactCosine(), self::STEPS);
+        [$ox, $oy, $wx, $wy] = CushionImpact::rebound(
+            $vx,
+            $vy,
+            -$vy,
+            $vx,
+            $side,
+            $c->restitution,
+            $c->friction,
+            $c->clothFriction,
+            $c->contactSine(),
+            $c->contactCosine(),
+            self::STEPS,
+        );
         $rx = (5 * $ox + 2 * $wy) / 7;
         $ry = (5 * $oy - 2 * $wx) / 7;
 

@@ -68,7 +68,9 @@ final readonly class DeflectionTest implements Measurement
                 100 * $this->side,
                 rad2deg($least),
                 rad2deg($most),
-                $angle < $least ? 'A raised cue or a soft stroke swerves back and hides squirt: keep it level, hit it firmly.' : 'Was the cue quite parallel to the line, and the tip where you meant it?',
+                $angle < $least
+                    ? 'A raised cue or a soft stroke swerves back and hides squirt: keep it level, hit it firmly.'
+                    : 'Was the cue quite parallel to the line, and the tip where you meant it?',
             ));
         }
     }

@@ -54,7 +54,10 @@ final readonly class LengthsTest implements Measurement
         $simulator = new Simulator($guess->table);
         $g = $simulator->geometry;
         $from = new Point($g->length / 4, $g->width / 2);
-        $result = $simulator->play(new Layout([BallId::CUE => $from]), new Shot(0.0, min(max($speed, 0.05), Defaults::MAX_CUE_SPEED), new Tip(0.0, self::HEIGHT)));
+        $result = $simulator->play(
+            new Layout([BallId::CUE => $from]),
+            new Shot(0.0, min(max($speed, 0.05), Defaults::MAX_CUE_SPEED), new Tip(0.0, self::HEIGHT)),
+        );
         $way = 0.0;
         foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
             $way += $piece->length();
@@ -75,16 +78,33 @@ final readonly class LengthsTest implements Measurement
     public function assertPossible(): void
     {
         if ($this->lengths < 2.0) {
-            throw new InvalidInput($this->name, \sprintf('%.1f lengths is too soft: hit so that it meets at least two cushions and rolls on', $this->lengths));
+            throw new InvalidInput(
+                $this->name,
+                \sprintf('%.1f lengths is too soft: hit so that it meets at least two cushions and rolls on', $this->lengths),
+            );
         }
         // Between the clicks it covers one length; had it lost nothing more it could go no further than rolling takes it.
         $pace = $this->size->length() / $this->clicks;
         if ($pace > 8.0) {
-            throw new InvalidInput($this->name, \sprintf('a length in %.2f s is %.0f m/s after a cushion, faster than anybody hits; is the time in seconds?', $this->clicks, $pace));
+            throw new InvalidInput(
+                $this->name,
+                \sprintf(
+                    'a length in %.2f s is %.0f m/s after a cushion, faster than anybody hits; is the time in seconds?',
+                    $this->clicks,
+                    $pace,
+                ),
+            );
         }
         $free = 0.75 + 1.0 + $pace ** 2 / (2 * Parameter::Roll->range()[0] * Defaults::GRAVITY * $this->size->length());
         if ($this->lengths > $free) {
-            throw new InvalidInput($this->name, \sprintf('a ball that needs %.2f s for a length cannot go %.1f lengths, even if the cushions took nothing', $this->clicks, $this->lengths));
+            throw new InvalidInput(
+                $this->name,
+                \sprintf(
+                    'a ball that needs %.2f s for a length cannot go %.1f lengths, even if the cushions took nothing',
+                    $this->clicks,
+                    $this->lengths,
+                ),
+            );
         }
     }
 }

@@ -54,7 +54,19 @@ final readonly class ReboundTest implements Measurement
         $length = hypot($this->in, $this->off);
         $vx = $speed * $this->in / $length;
         $vy = $speed * $this->off / $length;
-        [$x, $y, $p, $q] = CushionImpact::rebound($vx, $vy, -$vy, $vx, 0.0, $c->restitution, $c->friction, $c->clothFriction, $c->contactSine(), $c->contactCosine(), self::STEPS);
+        [$x, $y, $p, $q] = CushionImpact::rebound(
+            $vx,
+            $vy,
+            -$vy,
+            $vx,
+            0.0,
+            $c->restitution,
+            $c->friction,
+            $c->clothFriction,
+            $c->contactSine(),
+            $c->contactCosine(),
+            self::STEPS,
+        );
 
         return [self::crossing($x, -$y, $x - $q, -$y - $p, $guess->table->cloth->slide, $this->off)];
     }
@@ -68,12 +80,23 @@ final readonly class ReboundTest implements Measurement
     public function assertPossible(): void
     {
         if ($this->in < 0.3 * $this->off || $this->in > 3.0 * $this->off) {
-            throw new InvalidInput($this->name, \sprintf('%.2f m along for %.2f m off the rail is too %s an angle to tell grip from bounce; take between 30° and 60°', $this->in, $this->off, $this->in < $this->off ? 'steep' : 'flat'));
+            throw new InvalidInput(
+                $this->name,
+                \sprintf(
+                    '%.2f m along for %.2f m off the rail is too %s an angle to tell grip from bounce; take between 30° and 60°',
+                    $this->in,
+                    $this->off,
+                    $this->in < $this->off ? 'steep' : 'flat',
+                ),
+            );
         }
         $outs = [];
         foreach ([0.7, 0.85, 1.0] as $e) {
             foreach ([0.05, 0.15, 0.2, 0.25, 0.3, 0.5] as $mu) {
-                $outs[] = $this->predicted(new Guess([Parameter::Restitution->value => $e, Parameter::Friction->value => $mu]), self::PACE)[0];
+                $outs[] = $this->predicted(
+                    new Guess([Parameter::Restitution->value => $e, Parameter::Friction->value => $mu]),
+                    self::PACE,
+                )[0];
             }
         }
         [$least, $most] = [min($outs), max($outs)];

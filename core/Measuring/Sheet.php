@@ -80,7 +80,15 @@ final readonly class Sheet
             }
             $number = (float) $text;
             if ($number < $field['low'] || $number > $field['high']) {
-                throw new InvalidInput($kind->name($try), \sprintf('%s: %s is outside %s', $field['label'], self::show($number, $field['unit']), self::show($field['low'], $field['unit'], $field['high'])));
+                throw new InvalidInput(
+                    $kind->name($try),
+                    \sprintf(
+                        '%s: %s is outside %s',
+                        $field['label'],
+                        self::show($number, $field['unit']),
+                        self::show($field['low'], $field['unit'], $field['high']),
+                    ),
+                );
             }
             $row[$key] = $number;
         }

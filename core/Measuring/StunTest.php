@@ -55,7 +55,14 @@ final readonly class StunTest implements Measurement
     public function assertPossible(): void
     {
         if ($this->slide >= $this->total) {
-            throw new InvalidInput($this->name, \sprintf('began to roll at %.2f m but stopped at %.2f m: a sliding ball always rolls before it stops', $this->slide, $this->total));
+            throw new InvalidInput(
+                $this->name,
+                \sprintf(
+                    'began to roll at %.2f m but stopped at %.2f m: a sliding ball always rolls before it stops',
+                    $this->slide,
+                    $this->total,
+                ),
+            );
         }
         // μs/μr by the closed form, against what the ranges of both allow.
         $ratio = 24 / 25 * ($this->total - $this->slide) / $this->slide;

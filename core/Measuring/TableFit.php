@@ -60,10 +60,22 @@ final class TableFit
             $sigma = sqrt(max($covariance[$i][$i], 0.0));
             $measured = $sigma < self::LEARNT * $parameter->spread();
             $value = $measured ? $parameter->house() * exp($best[$i]) : $parameter->house();
-            $estimates[$parameter->value] = new Estimate($parameter, $value, $value * ($measured ? $sigma * $widen : $parameter->spread()), $measured);
+            $estimates[$parameter->value] = new Estimate(
+                $parameter,
+                $value,
+                $value * ($measured ? $sigma * $widen : $parameter->spread()),
+                $measured,
+            );
             [$low, $high] = $parameter->range();
             if ($measured && ($value < $low || $value > $high)) {
-                $problems[] = \sprintf('Together the tests would need a %s of %.3g; it lies between %.3g and %.3g on any table. Measure again what tells about it: %s.', $parameter->spoken(), $value, $low, $high, self::tellers($usable, $parameter));
+                $problems[] = \sprintf(
+                    'Together the tests would need a %s of %.3g; it lies between %.3g and %.3g on any table. Measure again what tells about it: %s.',
+                    $parameter->spoken(),
+                    $value,
+                    $low,
+                    $high,
+                    self::tellers($usable, $parameter),
+                );
             }
         }
 

@@ -51,11 +51,26 @@ enum TestKind: string
     public function steps(): array
     {
         return match ($this) {
-            self::Roll => ['Roll a ball softly along the table, past a mark, so that it stops without touching anything.', 'Time it from the mark until it lies still; measure the way it went in that time. A metre or more.'],
-            self::Stun => ['Freeze a striped ball to the cue ball in line with the length of the table, and hit it full, level and at the centre.', 'Film it from the side, slowed down: mark where the stripe begins to roll, and where the ball stops. It may touch no rail.'],
-            self::Rebound => ['Mark a place two diamonds off a long rail, and where on the rail the ball shall strike. Best once at 30°, once at 45°, once at 60°.', 'Roll the ball there at lag speed, well before the rail without side. Mark where it is two diamonds off the rail again.'],
-            self::Lengths => ['From the head string, hit the cue ball hard and straight to the foot rail, a little above centre, phone recording.', 'Read the time between the first two cushions from the recording; count the lengths until it stops, in quarters.'],
-            self::Deflection => ['Freeze a ball to the far rail. Aim full at it from a metre and a half, then move the cue parallel to the side, level, and hit firmly. Chalk shows how far off centre.', 'Mark how far beside the full hit the cue ball arrives.'],
+            self::Roll => [
+                'Roll a ball softly along the table, past a mark, so that it stops without touching anything.',
+                'Time it from the mark until it lies still; measure the way it went in that time. A metre or more.',
+            ],
+            self::Stun => [
+                'Freeze a striped ball to the cue ball in line with the length of the table, and hit it full, level and at the centre.',
+                'Film it from the side, slowed down: mark where the stripe begins to roll, and where the ball stops. It may touch no rail.',
+            ],
+            self::Rebound => [
+                'Mark a place two diamonds off a long rail, and where on the rail the ball shall strike. Best once at 30°, once at 45°, once at 60°.',
+                'Roll the ball there at lag speed, well before the rail without side. Mark where it is two diamonds off the rail again.',
+            ],
+            self::Lengths => [
+                'From the head string, hit the cue ball hard and straight to the foot rail, a little above centre, phone recording.',
+                'Read the time between the first two cushions from the recording; count the lengths until it stops, in quarters.',
+            ],
+            self::Deflection => [
+                'Freeze a ball to the far rail. Aim full at it from a metre and a half, then move the cue parallel to the side, level, and hit firmly. Chalk shows how far off centre.',
+                'Mark how far beside the full hit the cue ball arrives.',
+            ],
         };
     }
 
@@ -65,14 +80,30 @@ enum TestKind: string
      */
     public function fields(): array
     {
-        $field = static fn(string $label, string $unit, float $low, float $high): array => ['label' => $label, 'unit' => $unit, 'low' => $low, 'high' => $high];
+        $field = static fn(string $label, string $unit, float $low, float $high): array => [
+            'label' => $label,
+            'unit' => $unit,
+            'low' => $low,
+            'high' => $high,
+        ];
 
         return match ($this) {
             self::Roll => ['distance' => $field('Way', 'length', 0.2, 3.0), 'time' => $field('Time', 'time', 0.5, 30.0)],
             self::Stun => ['slide' => $field('Rolls from', 'length', 0.005, 2.0), 'total' => $field('Stops at', 'length', 0.1, 3.0)],
-            self::Rebound => ['off' => $field('Mark off the rail', 'length', 0.1, 1.2), 'in' => $field('Along, going in', 'length', 0.02, 2.5), 'out' => $field('Along, coming out', 'length', 0.02, 3.0)],
-            self::Lengths => ['clicks' => $field('First to second cushion', 'time', 0.01, 20.0), 'lengths' => $field('Lengths in all', 'count', 0.5, 40.0)],
-            self::Deflection => ['distance' => $field('Cue ball to contact', 'length', 0.3, 2.5), 'side' => $field('Chalk off centre', 'tip', 0.002, 0.0143), 'aside' => $field('Beside a full hit', 'short', 0.0005, 0.5)],
+            self::Rebound => [
+                'off' => $field('Mark off the rail', 'length', 0.1, 1.2),
+                'in' => $field('Along, going in', 'length', 0.02, 2.5),
+                'out' => $field('Along, coming out', 'length', 0.02, 3.0),
+            ],
+            self::Lengths => [
+                'clicks' => $field('First to second cushion', 'time', 0.01, 20.0),
+                'lengths' => $field('Lengths in all', 'count', 0.5, 40.0),
+            ],
+            self::Deflection => [
+                'distance' => $field('Cue ball to contact', 'length', 0.3, 2.5),
+                'side' => $field('Chalk off centre', 'tip', 0.002, 0.0143),
+                'aside' => $field('Beside a full hit', 'short', 0.0005, 0.5),
+            ],
         };
     }
 

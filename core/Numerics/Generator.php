@@ -43,7 +43,10 @@ final class Generator
         return $this->source->shuffleArray($values);
     }
 
-    /** Normal with mean 0 and standard deviation 1 (G. E. P. Box and M. E. Muller, "A note on the generation of random normal deviates", Ann. Math. Stat. 29, 1958). */
+    /**
+     * Normal with mean 0 and standard deviation 1 (G. E. P. Box and M. E. Muller, "A note on the generation of random normal
+     * deviates", Ann. Math. Stat. 29, 1958).
+     */
     public function normal(): float
     {
         return sqrt(-2.0 * log(1.0 - $this->between(0.0, 1.0))) * cos(2.0 * M_PI * $this->between(0.0, 1.0));

@@ -47,8 +47,16 @@ final class LeastElevation
      * @param float             $side   ball radii
      * @param float             $height ball radii
      */
-    public static function at(float $x, float $y, array $others, float $aim, float $side, float $height, TableGeometry $geometry, BallSpec $ball): float
-    {
+    public static function at(
+        float $x,
+        float $y,
+        array $others,
+        float $aim,
+        float $side,
+        float $height,
+        TableGeometry $geometry,
+        BallSpec $ball,
+    ): float {
         $dx = cos($aim);
         $dy = sin($aim);
         // Distance back along the cue to the nearest rail's nose.
@@ -67,7 +75,15 @@ final class LeastElevation
             }
         }
         $nose = $geometry->table->cushion->noseHeight * 2 * $ball->radius;
-        $clears = static fn(int $step): bool => self::clears(deg2rad($step * self::STEP_DEG), $side, $height, $toRail, $nose, $behind, $ball->radius);
+        $clears = static fn(int $step): bool => self::clears(
+            deg2rad($step * self::STEP_DEG),
+            $side,
+            $height,
+            $toRail,
+            $nose,
+            $behind,
+            $ball->radius,
+        );
         if ($clears(0)) {
             return 0.0;
         }

@@ -27,7 +27,10 @@ final readonly class TableLengths
         $g = $this->simulator->geometry;
         $layout = new Layout([BallId::CUE => new Point($g->reach, $g->width / 2)]);
         $way = 0.0;
-        foreach ($this->simulator->play($layout, new Shot(0.0, $speed, new Tip(0.0, self::LAG_HEIGHT)))->paths[BallId::CUE] ?? [] as $piece) {
+        foreach ($this->simulator->play(
+            $layout,
+            new Shot(0.0, $speed, new Tip(0.0, self::LAG_HEIGHT)),
+        )->paths[BallId::CUE] ?? [] as $piece) {
             $way += $piece->length();
         }
 

@@ -30,7 +30,15 @@ final readonly class BreakShot
      * @param float   $scratch share of tries
      * @param float   $next    chance of the best pot that is left when the ball drops, 0–1, on average
      */
-    public function __construct(public Rack $rack, public int $ball, public Pocket $pocket, public float $pot, public float $spread, public float $scratch, public float $next) {}
+    public function __construct(
+        public Rack $rack,
+        public int $ball,
+        public Pocket $pocket,
+        public float $pot,
+        public float $spread,
+        public float $scratch,
+        public float $next,
+    ) {}
 
     /**
      * Tables that tries leave, each with errors of the player's in it, by number: the same number always leaves the same.
@@ -46,7 +54,13 @@ final readonly class BreakShot
         $layout = $this->rack->layout;
         $cue = $layout->ball(BallId::CUE);
         $simulator = $this->rack->simulator();
-        $error = (new PotChance($simulator, $layout, $this->ball, $this->pocket, $this->rack->player))->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
+        $error = (new PotChance($simulator, $layout, $this->ball, $this->pocket, $this->rack->player))->errors(
+            $cue->x,
+            $cue->y,
+            $shot->aim,
+            $shot->elevation,
+            $shot->speed,
+        );
         $sampler = new ShotSampler($simulator, $layout, $this->ball, $this->pocket);
         for ($n = $first; $n < $first + $count; ++$n) {
             $sample = ErrorSamples::random(1, new Generator(104_729 * $n + 17))[0];

@@ -56,7 +56,10 @@ final class BreakShotSearch
     {
         $simulator = $rack->simulator();
         $ball = self::ball($rack);
-        if (null === $ball || Racking::inside($simulator, $rack->layout->ball($ball)) || Racking::inside($simulator, $rack->layout->ball(BallId::CUE))) {
+        if (null === $ball || Racking::inside($simulator, $rack->layout->ball($ball)) || Racking::inside(
+            $simulator,
+            $rack->layout->ball(BallId::CUE),
+        )) {
             return null;
         }
         $layout = [$ball] === $rack->layout->objectBalls() ? self::racked($rack, $ball) : $rack->layout;
@@ -70,7 +73,13 @@ final class BreakShotSearch
                     $line = $pot->line($cue->x, $cue->y, $speed, $a, $b);
                     $state = $line instanceof NoPot ? null : $sampler->run($line[0], $speed, $a, $b, $line[1]);
                     if (!$line instanceof NoPot && null !== $state && $sampler->pots($state) && !$sampler->scratches($state)) {
-                        $found[] = [self::spread($layout, $sampler, $state), $opening->pocket, new Shot($line[0], $speed, new Tip($a, $b), $line[1]), $pot, $sampler];
+                        $found[] = [
+                            self::spread($layout, $sampler, $state),
+                            $opening->pocket,
+                            new Shot($line[0], $speed, new Tip($a, $b), $line[1]),
+                            $pot,
+                            $sampler,
+                        ];
                     }
                 }
             }
@@ -93,7 +102,15 @@ final class BreakShotSearch
         $stands = $rack->withLayout($layout)->withBallInHand(false);
         $stands = $stands->withLegs([TakeOver::spec($stands, $ball, $pocket, $shot)]);
 
-        return new BreakShot($stands, $ball, $pocket, $drops, $spread, $scratch, self::onward(new BreakShot($stands, $ball, $pocket, $drops, $spread, $scratch, 0.0)));
+        return new BreakShot(
+            $stands,
+            $ball,
+            $pocket,
+            $drops,
+            $spread,
+            $scratch,
+            self::onward(new BreakShot($stands, $ball, $pocket, $drops, $spread, $scratch, 0.0)),
+        );
     }
 
     /** Whether the rack stands on a table of straight pool, with the break ball beside it. */
@@ -113,7 +130,9 @@ final class BreakShotSearch
             return $balls[0];
         }
         $outside = \count($balls) === \count($rack->rules()->rack())
-            ? array_values(array_filter($balls, static fn(int $ball): bool => !Racking::placed($rack->simulator(), $rack->layout->ball($ball))))
+            ? array_values(
+                array_filter($balls, static fn(int $ball): bool => !Racking::placed($rack->simulator(), $rack->layout->ball($ball))),
+            )
             : [];
 
         return 1 === \count($outside) ? $outside[0] : null;

@@ -27,7 +27,12 @@ final readonly class Explanation
     private const FREED = 2.5;
 
     /** @param int $kept shots of the plan that are the player's own */
-    public function __construct(private Rack $rack, private Planner $planner, private PlanConstraints $constraints, private int $kept = 0) {}
+    public function __construct(
+        private Rack $rack,
+        private Planner $planner,
+        private PlanConstraints $constraints,
+        private int $kept = 0,
+    ) {}
 
     /**
      * @param list<Route> $others other ways to play the first shot
@@ -57,7 +62,12 @@ final readonly class Explanation
                 ...$this->group($plan),
                 ...$this->order($start, $stateValues, $remaining, $plan),
                 ...$this->far($plan, $start),
-                ...(null === $end ? [] : [$break?->words() ?? \sprintf('From there the %d is no break ball: nothing that pots it opens the rack.', $end->layout->objectBalls()[0])]),
+                ...(null === $end ? [] : [
+                    $break?->words() ?? \sprintf(
+                        'From there the %d is no break ball: nothing that pots it opens the rack.',
+                        $end->layout->objectBalls()[0],
+                    ),
+                ]),
                 ...self::other($plan, $first, $others),
                 ...$this->skill($start, $remaining, $first->runOut, $now),
                 ...$this->pinned($start, $remaining, $first->runOut, $now),
@@ -65,7 +75,15 @@ final readonly class Explanation
         }
         if (null !== $hinge) {
             $shot = $plan->shots[$hinge - 1];
-            array_unshift($says, \sprintf('The hinge is shot %d, the %d: it keeps %.0f %% of what is left to win, less than any other.', $hinge, $shot->ball, 100 * $least));
+            array_unshift(
+                $says,
+                \sprintf(
+                    'The hinge is shot %d, the %d: it keeps %.0f %% of what is left to win, less than any other.',
+                    $hinge,
+                    $shot->ball,
+                    100 * $least,
+                ),
+            );
         }
 
         return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge, $settled, $break);
@@ -86,7 +104,15 @@ final readonly class Explanation
             return ["Take {$group->value}."];
         }
 
-        return [\sprintf('Take %s: about %.0f %%, with %s about %.0f %%.', $group->value, 100 * $value[$group->value], $other->value, 100 * $value[$other->value])];
+        return [
+            \sprintf(
+                'Take %s: about %.0f %%, with %s about %.0f %%.',
+                $group->value,
+                100 * $value[$group->value],
+                $other->value,
+                100 * $value[$other->value],
+            ),
+        ];
     }
 
     /**
@@ -104,7 +130,12 @@ final readonly class Explanation
                 continue;
             }
             foreach ($own as $other) {
-                if ($other !== $ball && !$stateValues->pots->liesBadly($remaining & ~(1 << $other), $ball) && $stateValues->pots->room($remaining & ~(1 << $other), $ball) > self::FREED * $stateValues->pots->room($remaining, $ball)) {
+                $without = RemainingBalls::without($remaining, $other);
+                if (
+                    $other !== $ball
+                    && !$stateValues->pots->liesBadly($without, $ball)
+                    && $stateValues->pots->room($without, $ball) > self::FREED * $stateValues->pots->room($remaining, $ball)
+                ) {
                     $says[] = isset($turn[$ball], $turn[$other]) && $turn[$other] > $turn[$ball]
                         ? \sprintf('The %d is in the way of the %d and comes after it.', $other, $ball)
                         : \sprintf('The %d must go before the %d: it is in its way.', $other, $ball);
@@ -122,7 +153,11 @@ final readonly class Explanation
             }
             $says[] = 1 === \count($cluster)
                 ? "The {$cluster[0]} goes nowhere as it lies."
-                : \sprintf('The %s lie in a cluster and go only once it is open%s.', ShotPurpose::balls($cluster), null === $breaks ? '' : "; shot $breaks opens it");
+                : \sprintf(
+                    'The %s lie in a cluster and go only once it is open%s.',
+                    ShotPurpose::balls($cluster),
+                    null === $breaks ? '' : "; shot $breaks opens it",
+                );
         }
 
         return $says;
@@ -143,7 +178,10 @@ final readonly class Explanation
             $near = INF;
             foreach ($order as $other) {
                 // The last ball counts for nothing: it may well lie beside the far one.
-                $near = $other === $ball || $other === $order[\count($order) - 1] ? $near : min($near, $start->layout->ball($ball)->distanceTo($start->layout->ball($other)));
+                $near = $other === $ball || $other === $order[\count($order) - 1] ? $near : min(
+                    $near,
+                    $start->layout->ball($ball)->distanceTo($start->layout->ball($other)),
+                );
             }
             if ($near > Defaults::FAR) {
                 return [\sprintf('The %d lies far from the rest and is left for the end.', $ball)];
@@ -176,9 +214,22 @@ final readonly class Explanation
         foreach ($others as $route) {
             if ($route->ball !== $first->ball || $route->pocket !== $first->pocket) {
                 $less = 100 * ($plan->runOut - $route->value);
-                $what = $route->ball !== $first->ball ? \sprintf('The %d first', $route->ball) : \sprintf('The %d in the %s pocket', $route->ball, $route->pocket->spoken());
+                $what = $route->ball !== $first->ball ? \sprintf('The %d first', $route->ball) : \sprintf(
+                    'The %d in the %s pocket',
+                    $route->ball,
+                    $route->pocket->spoken(),
+                );
 
-                return [\sprintf('%s instead: about %.0f %%, %s; pot %.0f %%, position %.0f %%.', $what, 100 * $route->value, $less < 0.5 ? 'as good' : \sprintf('%.0f points less', $less), 100 * $route->pot, 100 * $route->position)];
+                return [
+                    \sprintf(
+                        '%s instead: about %.0f %%, %s; pot %.0f %%, position %.0f %%.',
+                        $what,
+                        100 * $route->value,
+                        $less < 0.5 ? 'as good' : \sprintf('%.0f points less', $less),
+                        100 * $route->pot,
+                        100 * $route->position,
+                    ),
+                ];
             }
         }
 
@@ -228,6 +279,8 @@ final readonly class Explanation
         $free = $this->planner->roughly($start, new PlanConstraints())->valueAt($remaining, $cue->x, $cue->y);
         $cost = min(1.0, $runOut * $free / $now) - $runOut;
 
-        return [$cost < 0.005 ? 'What is pinned costs nothing to speak of.' : \sprintf('What is pinned costs about %.0f points.', 100 * $cost)];
+        return [
+            $cost < 0.005 ? 'What is pinned costs nothing to speak of.' : \sprintf('What is pinned costs about %.0f points.', 100 * $cost),
+        ];
     }
 }

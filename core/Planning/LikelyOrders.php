@@ -51,8 +51,14 @@ final class LikelyOrders
                 $most = -INF;
                 foreach ($left as $ball) {
                     $room = $stateValues->pots->room($remaining, $ball);
-                    $frees = \count(array_filter($stuck, static fn(int $s): bool => $s !== $ball && $stateValues->pots->goes($remaining & ~(1 << $ball), $s)));
-                    $like = $weights[0] / (1 + 30 * $room) + $weights[1] * $frees - $weights[2] * $at->distanceTo($layout->ball($ball)) + $random->between(0.0, 0.4);
+                    $frees = \count(
+                        array_filter(
+                            $stuck,
+                            static fn(int $s): bool => $s !== $ball && $stateValues->pots->goes($remaining & ~(1 << $ball), $s),
+                        ),
+                    );
+                    $like = $weights[0] / (1 + 30 * $room) + $weights[1] * $frees - $weights[2] * $at->distanceTo($layout->ball($ball))
+                        + $random->between(0.0, 0.4);
                     $like -= $room < self::GOES ? 50.0 : 0.0;
                     $like -= \in_array($ball, $keep, true) ? 100.0 * (1 + (int) array_search($ball, $keep, true)) : 0.0;
                     $like -= $ball === $end ? 300.0 : 0.0;
@@ -87,7 +93,12 @@ final class LikelyOrders
             return [];
         }
         $keep = [];
-        foreach ((new KeyBalls($simulator, $rack->layout, Openings::of($simulator, $rack->layout), $rack->player))->of($rack->rules()) as $key) {
+        foreach ((new KeyBalls(
+            $simulator,
+            $rack->layout,
+            Openings::of($simulator, $rack->layout),
+            $rack->player,
+        ))->of($rack->rules()) as $key) {
             $keep[] = array_values(array_unique([$key->ball, $key->for]));
         }
 

@@ -21,7 +21,16 @@ final readonly class Plan
      * @param bool              $settled nothing more will be found
      * @param BreakShot|null    $break   of straight pool, from where the last shot leaves the cue ball
      */
-    public function __construct(public Rack $rack, public array $shots, public float $runOut, public ?string $stopped, public array $says = [], public ?int $hinge = null, public bool $settled = false, public ?BreakShot $break = null) {}
+    public function __construct(
+        public Rack $rack,
+        public array $shots,
+        public float $runOut,
+        public ?string $stopped,
+        public array $says = [],
+        public ?int $hinge = null,
+        public bool $settled = false,
+        public ?BreakShot $break = null,
+    ) {}
 
     /** The rack with the plan's shots as its legs. */
     public function line(): Rack

@@ -34,8 +34,11 @@ final class PlanSearch
     private readonly LinePlayer $player;
 
     /** @param Deadline|null $deadline null to search every shot of the line */
-    public function __construct(private readonly Rack $rack, private readonly PlanConstraints $constraints = new PlanConstraints(), private readonly ?Deadline $deadline = null)
-    {
+    public function __construct(
+        private readonly Rack $rack,
+        private readonly PlanConstraints $constraints = new PlanConstraints(),
+        private readonly ?Deadline $deadline = null,
+    ) {
         $this->player = LinePlayer::for($rack);
     }
 
@@ -66,7 +69,15 @@ final class PlanSearch
         }
         $break = BreakShotSearch::stands($start) ? BreakShotSearch::best($start) : null;
         if (null !== $break) {
-            yield new Plan($this->rack, $shots, 0.0, 'The rack stands: first comes the break shot. Plan the next rack from where it leaves the balls.', [$break->words()], settled: true, break: $break);
+            yield new Plan(
+                $this->rack,
+                $shots,
+                0.0,
+                'The rack stands: first comes the break shot. Plan the next rack from where it leaves the balls.',
+                [$break->words()],
+                settled: true,
+                break: $break,
+            );
 
             return;
         }
@@ -130,9 +141,28 @@ final class PlanSearch
             $leg = $this->player->leg($n + 1, $spec, $rack->layout, $rack->rules());
             $after = $leg->after();
             if (LegState::Holds !== $leg->state || null === $after || null === $spec->ball || null === $spec->pocket) {
-                return [$rack, $shots, \sprintf('Leg %d, which was to be kept, does not hold: %s', $n + 1, $leg->faults[0] ?? 'it names no ball')];
+                return [
+                    $rack,
+                    $shots,
+                    \sprintf('Leg %d, which was to be kept, does not hold: %s', $n + 1, $leg->faults[0] ?? 'it names no ball'),
+                ];
             }
-            $shots[] = new PlannedShot($spec->ball, $spec->pocket, $spec, $rack->layout, 1.0, 1.0, 1.0, new Region([]), new Region([]), $after->ball(BallId::CUE), 'your own stroke', ['Kept as you planned it.'], [], true);
+            $shots[] = new PlannedShot(
+                $spec->ball,
+                $spec->pocket,
+                $spec,
+                $rack->layout,
+                1.0,
+                1.0,
+                1.0,
+                new Region([]),
+                new Region([]),
+                $after->ball(BallId::CUE),
+                'your own stroke',
+                ['Kept as you planned it.'],
+                [],
+                true,
+            );
             $rack = $rack->withLayout($after)->withBallInHand(false);
         }
 
@@ -247,6 +277,14 @@ final class PlanSearch
             return $spec;
         }
 
-        return new ShotSpec(rad2deg($route->shot->aim), null, null, 0.0, Speed::metresPerSecond($route->shot->speed), $route->shot->tip, rad2deg($route->shot->elevation));
+        return new ShotSpec(
+            rad2deg($route->shot->aim),
+            null,
+            null,
+            0.0,
+            Speed::metresPerSecond($route->shot->speed),
+            $route->shot->tip,
+            rad2deg($route->shot->elevation),
+        );
     }
 }

@@ -59,8 +59,12 @@ final class Planner
     /** @var array<string, float> by group */
     private array $groups = [];
 
-    public function __construct(Rack $rack, private readonly SearchBudget $budget, private readonly PlanConstraints $constraints = new PlanConstraints(), ?self $other = null)
-    {
+    public function __construct(
+        Rack $rack,
+        private readonly SearchBudget $budget,
+        private readonly PlanConstraints $constraints = new PlanConstraints(),
+        ?self $other = null,
+    ) {
         $this->simulator = $rack->simulator();
         $this->cache = null === $other ? new PlanningCache($this->simulator, $rack->player) : $other->cache;
         $this->last = $other?->last;
@@ -103,7 +107,10 @@ final class Planner
         $searches = [];
         foreach ($found as $n => [$routes, $search]) {
             if ($n < $budget->refined && $routes[0]->value > self::NEAR * $found[0][0][0]->value) {
-                $seeds = array_map(static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height], \array_slice($routes, 0, 4));
+                $seeds = array_map(
+                    static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height],
+                    \array_slice($routes, 0, 4),
+                );
                 $routes = $search->from($seeds, min(2, $budget->refined + 1), $budget->rounds, $budget->tries);
             }
             array_push($best, ...$routes);
@@ -118,7 +125,12 @@ final class Planner
         }
         $chosen = self::plainest($best, $budget->steady ? $searches : null);
 
-        return new ChosenShot($chosen, $stateValues, $remaining, array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)));
+        return new ChosenShot(
+            $chosen,
+            $stateValues,
+            $remaining,
+            array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)),
+        );
     }
 
     /**
@@ -142,7 +154,11 @@ final class Planner
         $style = new Style();
         $chosen = $best;
         foreach ($routes as $route) {
-            if ($route->tries === $best->tries && $route->value >= (1 - self::AS_GOOD) * $best->value && $style->liking($route) > $style->liking($chosen)) {
+            if (
+                $route->tries === $best->tries
+                && $route->value >= (1 - self::AS_GOOD) * $best->value
+                && $style->liking($route) > $style->liking($chosen)
+            ) {
                 $chosen = $route;
             }
         }
@@ -155,12 +171,26 @@ final class Planner
      *
      * @return array{non-empty-list<Route>, RouteSearch}|null
      */
-    private function looked(Rack $rack, StateValues $stateValues, int $remaining, int $ball, Pocket $pocket, array $strokes, SearchBudget $budget): ?array
-    {
+    private function looked(
+        Rack $rack,
+        StateValues $stateValues,
+        int $remaining,
+        int $ball,
+        Pocket $pocket,
+        array $strokes,
+        SearchBudget $budget,
+    ): ?array {
         if ([] === $strokes) {
             return null;
         }
-        $evaluator = new RunOutEvaluator($rack, $stateValues, $ball, $remaining & ~(1 << $ball), $this->leads($rack, $stateValues, $remaining, $ball, $pocket), $budget->refined > 0);
+        $evaluator = new RunOutEvaluator(
+            $rack,
+            $stateValues,
+            $ball,
+            $remaining & ~(1 << $ball),
+            $this->leads($rack, $stateValues, $remaining, $ball, $pocket),
+            $budget->refined > 0,
+        );
         $search = new RouteSearch($rack, $ball, $pocket, $evaluator);
         $routes = $search->from($strokes, 0, tries: $budget->refined > 0 ? RouteSearch::FEW : $budget->tries);
 
@@ -234,7 +264,8 @@ final class Planner
         }
         $laid = [];
         foreach ($racks as $one) {
-            foreach ($one->ballInHand || !$one->layout->has(BallId::CUE) ? $this->inHand($one) : [$one->layout->ball(BallId::CUE)] as $place) {
+            $inHand = $one->ballInHand || !$one->layout->has(BallId::CUE);
+            foreach ($inHand ? $this->inHand($one) : [$one->layout->ball(BallId::CUE)] as $place) {
                 $laid[] = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
             }
         }
@@ -313,7 +344,9 @@ final class Planner
             $stateValues = $this->stateValues($one);
             $remaining = RemainingBalls::of($one->layout);
             $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
-            $this->groups[$group->value] = null === $cue ? $stateValues->highest($remaining) : $stateValues->valueAt($remaining, $cue->x, $cue->y);
+            $this->groups[$group->value] = null === $cue
+                ? $stateValues->highest($remaining)
+                : $stateValues->valueAt($remaining, $cue->x, $cue->y);
             $racks[$group->value] = $one;
         }
         arsort($this->groups);
@@ -329,7 +362,11 @@ final class Planner
         $known = $this->known[$key] ?? null;
         $fine = $this->budget->fine && !self::tooMany($rack, $this->budget);
         // What was worked out for one rack holds for another when balls are gone, but none moved.
-        if (null === $known || !self::lieAsBefore($rack->layout->objectBalls(), $known[1]->layout, $rack->layout) || ($fine && !$known[0]->fine)) {
+        if (null === $known || !self::lieAsBefore(
+            $rack->layout->objectBalls(),
+            $known[1]->layout,
+            $rack->layout,
+        ) || ($fine && !$known[0]->fine)) {
             $known = $this->known[$key] = [$this->stateValuesFor($rack, $this->constraints, $this->budget, $fine), $rack];
         }
         if (!$known[0]->knows(RemainingBalls::of($rack->layout))) {
@@ -345,7 +382,10 @@ final class Planner
         if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
             $this->last = [LikelyOrders::last($this->simulator, $rack), $rack->layout];
         }
-        $stateValues->through(RemainingBalls::of($rack->layout), LikelyOrders::likely($rack, $stateValues, $budget->orders, $this->last[0]));
+        $stateValues->through(
+            RemainingBalls::of($rack->layout),
+            LikelyOrders::likely($rack, $stateValues, $budget->orders, $this->last[0]),
+        );
     }
 
     private static function tooMany(Rack $rack, SearchBudget $budget): bool
@@ -392,13 +432,26 @@ final class Planner
     {
         $cue = $rack->layout->ball(BallId::CUE);
 
-        return (new StrokeProposals($stateValues))->leads($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $this->cut($rack, $ball, $pocket), $cue->distanceTo($rack->layout->ball($ball)));
+        return (new StrokeProposals($stateValues))->leads(
+            $remaining,
+            $ball,
+            $pocket,
+            $this->cache->grid->node($cue->x, $cue->y),
+            $this->cut($rack, $ball, $pocket),
+            $cue->distanceTo($rack->layout->ball($ball)),
+        );
     }
 
     private function cut(Rack $rack, int $ball, Pocket $pocket): float
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $pot = new PotChance($this->simulator, new Layout([BallId::CUE => $cue, $ball => $rack->layout->ball($ball)]), $ball, $pocket, $rack->player);
+        $pot = new PotChance(
+            $this->simulator,
+            new Layout([BallId::CUE => $cue, $ball => $rack->layout->ball($ball)]),
+            $ball,
+            $pocket,
+            $rack->player,
+        );
 
         return $pot->cutFrom($cue->x, $cue->y);
     }
@@ -411,8 +464,22 @@ final class Planner
         $cue = $rack->layout->ball(BallId::CUE);
         $cut = $this->cut($rack, $ball, $pocket);
         $distance = $cue->distanceTo($rack->layout->ball($ball));
-        $strokes = \array_slice((new StrokeProposals($stateValues))->strokes($remaining, $ball, $pocket, $this->cache->grid->node($cue->x, $cue->y), $cut, $distance), 0, $budget->strokes);
+        $strokes = \array_slice(
+            (new StrokeProposals($stateValues))->strokes(
+                $remaining,
+                $ball,
+                $pocket,
+                $this->cache->grid->node($cue->x, $cue->y),
+                $cut,
+                $distance,
+            ),
+            0,
+            $budget->strokes,
+        );
 
-        return $budget->refined > 0 ? [...$strokes, ...(new StrokeProposals($stateValues))->contacts($remaining, $ball, $pocket, $cut, $distance)] : $strokes;
+        return $budget->refined > 0 ? [
+            ...$strokes,
+            ...(new StrokeProposals($stateValues))->contacts($remaining, $ball, $pocket, $cut, $distance),
+        ] : $strokes;
     }
 }

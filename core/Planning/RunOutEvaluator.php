@@ -53,8 +53,14 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
      * @param float $leads what the shot leads on to when it is played well, 0–1
      * @param bool $exact the chance of the next pot worked out exactly; else all comes from StateValues
      */
-    public function __construct(Rack $rack, private readonly StateValues $stateValues, int $ball, private readonly int $left, private readonly float $leads = 1.0, private readonly bool $exact = true)
-    {
+    public function __construct(
+        Rack $rack,
+        private readonly StateValues $stateValues,
+        int $ball,
+        private readonly int $left,
+        private readonly float $leads = 1.0,
+        private readonly bool $exact = true,
+    ) {
         $this->simulator = $rack->simulator();
         $this->few = RemainingBalls::count($left) <= self::FEW;
         $this->nodes = new LazyGrid($this->simulator->geometry);
@@ -127,7 +133,14 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
                 continue;
             }
             $at = $this->after->layout->ball($ball);
-            $value = $read->chance * (new StrokeProposals($this->stateValues))->leads($this->left, $ball, $pocket, $this->stateValues->grid()->node($x, $y), $read->cut, $place->distanceTo($at));
+            $value = $read->chance * (new StrokeProposals($this->stateValues))->leads(
+                $this->left,
+                $ball,
+                $pocket,
+                $this->stateValues->grid()->node($x, $y),
+                $read->cut,
+                $place->distanceTo($at),
+            );
             if ($value > $best[0]) {
                 $best = [$value, $read->chance, $name];
             }

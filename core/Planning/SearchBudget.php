@@ -25,7 +25,17 @@ final readonly class SearchBudget
      * @param int  $orders  gone through where there are more
      * @param bool $steady  of nearly equal routes one whose own stop is good: what a player is shown must make sense as drawn
      */
-    public function __construct(public bool $fine, public int $choices, public int $strokes, public int $refined, public int $rounds, public int $tries, public int $sets = 8, public int $orders = 80, public bool $steady = true) {}
+    public function __construct(
+        public bool $fine,
+        public int $choices,
+        public int $strokes,
+        public int $refined,
+        public int $rounds,
+        public int $tries,
+        public int $sets = 8,
+        public int $orders = 80,
+        public bool $steady = true,
+    ) {}
 
     /** A first line of shots: about a tenth of a second a shot. */
     public static function quick(): self

@@ -50,13 +50,25 @@ final class ShotPurpose
             return null;
         }
         $then = $rack->layout->without($route->ball);
-        $cut = (new PotChance($rack->simulator(), new Layout([$ball => $then->ball($ball)]), $ball, $pocket, $rack->player))->cutFrom($route->stop->x, $route->stop->y);
+        $cut = (new PotChance(
+            $rack->simulator(),
+            new Layout([$ball => $then->ball($ball)]),
+            $ball,
+            $pocket,
+            $rack->player,
+        ))->cutFrom($route->stop->x, $route->stop->y);
         $side = $left > $right ? 'left' : 'right';
         if ($side !== ($cut > 0.0 ? 'left' : 'right')) {
             return null;
         }
 
-        return \sprintf('Stay on the right side of the %d, %s of its line: from there the rest is about %.0f %%, from the other side %.0f %%.', $ball, $side, 100 * $most, 100 * min($left, $right));
+        return \sprintf(
+            'Stay on the right side of the %d, %s of its line: from there the rest is about %.0f %%, from the other side %.0f %%.',
+            $ball,
+            $side,
+            100 * $most,
+            100 * min($left, $right),
+        );
     }
 
     private static function moved(Rack $rack, ChosenShot $choice): ?string
@@ -74,13 +86,18 @@ final class ShotPurpose
         }
         $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->stateValues->pots->cluster >> $b & 1)));
         if ([] === $cluster) {
-            $badly = array_values(array_filter($moved, static fn(int $b): bool => $choice->stateValues->pots->liesBadly($choice->left(), $b)));
+            $badly = array_values(
+                array_filter($moved, static fn(int $b): bool => $choice->stateValues->pots->liesBadly($choice->left(), $b)),
+            );
 
             return [] === $badly
                 ? \sprintf('Runs into the %s on the way.', self::balls($moved))
                 : \sprintf('Bumps the %s to where it goes: as it lies, it does not from much of the table.', self::balls($badly));
         }
-        $say = \sprintf('Breaks the cluster of the %s on the way.', self::balls(RemainingBalls::members($choice->stateValues->pots->cluster)));
+        $say = \sprintf(
+            'Breaks the cluster of the %s on the way.',
+            self::balls(RemainingBalls::members($choice->stateValues->pots->cluster)),
+        );
         $insurance = self::insurance($rack, $choice, $moved);
 
         return $say . (null === $insurance ? '' : " The $insurance is the insurance ball: it goes wherever the cue ball stops.");
@@ -97,7 +114,9 @@ final class ShotPurpose
         $most = 1;
         $then = $rack->layout->without($choice->route->ball);
         foreach ($choice->stateValues->due($choice->left()) as $ball) {
-            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->stateValues->pots->cluster >> $ball & 1) ? 0 : \count(Openings::goingOf($rack->simulator(), $then, $ball));
+            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->stateValues->pots->cluster >> $ball & 1) ? 0 : \count(
+                Openings::goingOf($rack->simulator(), $then, $ball),
+            );
             if ($ways > $most) {
                 $most = $ways;
                 $best = $ball;
@@ -114,7 +133,11 @@ final class ShotPurpose
             return null;
         }
         if ($rack->rules()->endsWithBreakShot()) {
-            return 1 === \count($left) ? \sprintf('The %d is the key ball: it leaves the cue ball for the break ball, the %d.', $choice->route->ball, $left[0]) : null;
+            return 1 === \count($left) ? \sprintf(
+                'The %d is the key ball: it leaves the cue ball for the break ball, the %d.',
+                $choice->route->ball,
+                $left[0],
+            ) : null;
         }
 
         return [8] === $choice->stateValues->due($choice->left())
@@ -128,7 +151,11 @@ final class ShotPurpose
         if ($rails < 3) {
             return null;
         }
-        $say = \sprintf('Goes round %s cushions (%s)', [3 => 'three', 4 => 'four', 5 => 'five'][$rails] ?? (string) $rails, implode(', ', $choice->route->family->rails));
+        $say = \sprintf(
+            'Goes round %s cushions (%s)',
+            [3 => 'three', 4 => 'four', 5 => 'five'][$rails] ?? (string) $rails,
+            implode(', ', $choice->route->family->rails),
+        );
         foreach ($choice->others as $other) {
             if ($other->ball === $choice->route->ball && $other->pocket === $choice->route->pocket && \count($other->family->rails) < 3) {
                 return $say . \sprintf('; %s would keep about %.0f %%.', $other->family->words(), 100 * $other->value);

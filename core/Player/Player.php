@@ -31,7 +31,12 @@ final readonly class Player
         public float $reach = Defaults::REACH,
         public ?string $name = null,
     ) {
-        foreach ([['aimDeg', rad2deg($aim), 0.0, 5.0, 'degrees'], ['speedPercent', $speed * 100, 0.0, 60.0, '%'], ['tipMm', $tip * 1000, 0.0, 10.0, 'mm'], ['reachCm', $reach * 100, 40.0, 140.0, 'cm']] as [$what, $value, $low, $high, $unit]) {
+        foreach ([
+            ['aimDeg', rad2deg($aim), 0.0, 5.0, 'degrees'],
+            ['speedPercent', $speed * 100, 0.0, 60.0, '%'],
+            ['tipMm', $tip * 1000, 0.0, 10.0, 'mm'],
+            ['reachCm', $reach * 100, 40.0, 140.0, 'cm'],
+        ] as [$what, $value, $low, $high, $unit]) {
             if (!is_finite($value) || $value < $low - 1e-9 || $value > $high + 1e-9) {
                 throw new InvalidInput($what, \sprintf('%s is outside %s–%s %s', round($value, 3), $low, $high, $unit));
             }
@@ -40,7 +45,12 @@ final readonly class Player
 
     public static function of(Level $level): self
     {
-        return new self($level, deg2rad(Defaults::LEVEL_AIM_DEG[$level->value]), Defaults::LEVEL_SPEED[$level->value], Defaults::LEVEL_TIP[$level->value]);
+        return new self(
+            $level,
+            deg2rad(Defaults::LEVEL_AIM_DEG[$level->value]),
+            Defaults::LEVEL_SPEED[$level->value],
+            Defaults::LEVEL_TIP[$level->value],
+        );
     }
 
     /** The same player with another error of aim, rad. */

@@ -62,8 +62,13 @@ final class AcceptanceWindow
     /**
      * @param Layout $layout the balls; the cue ball does not count
      */
-    public function __construct(private readonly Simulator $simulator, Layout $layout, public readonly int $ball, public readonly Pocket $pocket, bool $alone = false)
-    {
+    public function __construct(
+        private readonly Simulator $simulator,
+        Layout $layout,
+        public readonly int $ball,
+        public readonly Pocket $pocket,
+        bool $alone = false,
+    ) {
         $shape = $simulator->geometry->pocket($pocket);
         $this->from = $layout->ball($ball);
         $this->index = $pocket->index();
@@ -89,7 +94,9 @@ final class AcceptanceWindow
         $far = $this->from->distanceTo($other);
 
         return $far < $this->distance + 2 * $diameter
-            && abs(Angle::wrap($this->from->angleTo($other) - $this->toward)) < $this->span() + asin(min(1.0, $diameter / max($far, $diameter))) + 0.02;
+            && abs(
+                Angle::wrap($this->from->angleTo($other) - $this->toward),
+            ) < $this->span() + asin(min(1.0, $diameter / max($far, $diameter))) + 0.02;
     }
 
     /** The first of the other balls that it meets, sent that way (rad relative to toward); null for none. */
@@ -163,7 +170,10 @@ final class AcceptanceWindow
             // Not past the middle of the gap to the neighbour.
             $least = 0 === $n ? -$this->span() : ($known[$n - 1][1] + $low) / 2;
             $most = isset($known[$n + 1]) ? ($high + $known[$n + 1][0]) / 2 : $this->span();
-            $intervals[] = [$this->edgeFrom($low, $middle, -$step, $least, $speed, $side), $this->edgeFrom($high, $middle, $step, $most, $speed, $side)];
+            $intervals[] = [
+                $this->edgeFrom($low, $middle, -$step, $least, $speed, $side),
+                $this->edgeFrom($high, $middle, $step, $most, $speed, $side),
+            ];
         }
 
         return $intervals;
@@ -264,7 +274,13 @@ final class AcceptanceWindow
     public function sent(float $way, float $speed, float $side = 0.0, bool $stopAtHit = false): KernelState
     {
         $state = new KernelState();
-        $state->add($this->from->x, $this->from->y, $speed * cos($this->toward + $way), $speed * sin($this->toward + $way), wz: $side * $speed / $this->simulator->ball->radius);
+        $state->add(
+            $this->from->x,
+            $this->from->y,
+            $speed * cos($this->toward + $way),
+            $speed * sin($this->toward + $way),
+            wz: $side * $speed / $this->simulator->ball->radius,
+        );
         foreach ($this->others as $place) {
             $state->add($place->x, $place->y);
         }

@@ -68,8 +68,14 @@ final class PotChance
     /** @var list<Point> those and the ball itself */
     private readonly array $all;
 
-    public function __construct(private readonly Simulator $simulator, Layout $layout, public readonly int $ball, public readonly Pocket $pocket, private readonly Player $player, ?AcceptanceWindow $window = null)
-    {
+    public function __construct(
+        private readonly Simulator $simulator,
+        Layout $layout,
+        public readonly int $ball,
+        public readonly Pocket $pocket,
+        private readonly Player $player,
+        ?AcceptanceWindow $window = null,
+    ) {
         $this->contact = new FirstContact($simulator);
         $this->window = $window ?? new AcceptanceWindow($simulator, $layout, $ball, $pocket);
         $this->at = $layout->ball($ball);
@@ -96,7 +102,9 @@ final class PotChance
     {
         $toward = $this->window->toward;
 
-        return Angle::wrap($toward - atan2($this->at->y - $this->diameter * sin($toward) - $y, $this->at->x - $this->diameter * cos($toward) - $x));
+        return Angle::wrap(
+            $toward - atan2($this->at->y - $this->diameter * sin($toward) - $y, $this->at->x - $this->diameter * cos($toward) - $x),
+        );
     }
 
     /** Whether the cue ball can lie there. */
@@ -197,7 +205,12 @@ final class PotChance
 
     public function errors(float $x, float $y, float $aim, float $elevation, float $speed): ExecutionError
     {
-        return $this->player->errors($elevation, $speed, Stance::at($this->player, $x, $y, $aim, $this->length, $this->width), $this->simulator->ball->radius);
+        return $this->player->errors(
+            $elevation,
+            $speed,
+            Stance::at($this->player, $x, $y, $aim, $this->length, $this->width),
+            $this->simulator->ball->radius,
+        );
     }
 
     /** Cue speed of the reading stroke from a place, m/s. */
@@ -230,7 +243,10 @@ final class PotChance
     {
         $settle = (5 + 5 * $b) / 7;
         $square = ($speed * $this->gain($b) * $settle) ** 2
-            - 2 * $this->simulator->table->cloth->roll * Defaults::GRAVITY * max(0.0, hypot($x - $this->at->x, $y - $this->at->y) - $this->diameter);
+            - 2 * $this->simulator->table->cloth->roll * Defaults::GRAVITY * max(
+                0.0,
+                hypot($x - $this->at->x, $y - $this->at->y) - $this->diameter,
+            );
 
         return sqrt(max($square, 0.0025)) * max(cos($cut), 0.05) * (1 + $this->simulator->ball->restitution) / 2;
     }
@@ -262,7 +278,19 @@ final class PotChance
         $aim = $way + $squirt;
         $lastAim = $lastMiss = null;
         for ($step = 0; $step < self::AIM_STEPS; ++$step) {
-            $try = $this->contact->try($x, $y, $this->at->x, $this->at->y, $aim, $speed, $a, $b, $elevation, $target, $this->window->distance);
+            $try = $this->contact->try(
+                $x,
+                $y,
+                $this->at->x,
+                $this->at->y,
+                $aim,
+                $speed,
+                $a,
+                $b,
+                $elevation,
+                $target,
+                $this->window->distance,
+            );
             if (null === $try) {
                 $aim = ($aim + $full + $squirt) / 2;
                 $lastAim = null;
@@ -284,8 +312,17 @@ final class PotChance
         return null === $lastAim ? null : $aim;
     }
 
-    private function around(float $x, float $y, float $aim, float $speed, float $a, float $b, float $elevation, ExecutionError $error, float $rough = 0.0): PotEstimate
-    {
+    private function around(
+        float $x,
+        float $y,
+        float $aim,
+        float $speed,
+        float $a,
+        float $b,
+        float $elevation,
+        ExecutionError $error,
+        float $rough = 0.0,
+    ): PotEstimate {
         $bx = $this->at->x;
         $by = $this->at->y;
         $toward = $this->window->toward;
@@ -422,7 +459,8 @@ final class PotChance
                 continue;
             }
             $toBall = Angle::wrap($full - $way);
-            $reach = static fn(float $at, float $angle, float $dist): float => abs(sin($at - $angle)) * $dist >= $d || cos($at - $angle) <= 0.0
+            $reach = static fn(float $at, float $angle, float $dist): float => abs(sin($at - $angle)) * $dist >= $d
+                || cos($at - $angle) <= 0.0
                 ? INF
                 : $dist * cos($at - $angle) - sqrt($d * $d - ($dist * sin($at - $angle)) ** 2);
             $low = null;
@@ -547,8 +585,15 @@ final class PotChance
      * @param callable(float): float $correct
      * @param float|null             $guess one that should be near
      */
-    private static function invert(callable $geo, callable $correct, float $aim, float $wanted, float $middle, float $limit, ?float $guess = null): float
-    {
+    private static function invert(
+        callable $geo,
+        callable $correct,
+        float $aim,
+        float $wanted,
+        float $middle,
+        float $limit,
+        ?float $guess = null,
+    ): float {
         // The more the cue ball goes right, the more the ball goes left.
         $miss = static fn(float $at): float => Angle::wrap($geo($at)) + $correct($at - $aim) - $wanted;
         if (null !== $guess) {

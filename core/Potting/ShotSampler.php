@@ -63,8 +63,15 @@ final readonly class ShotSampler
      *
      * @return KernelState|null null for a miscue
      */
-    public function under(ExecutionError $error, array $sample, float $aim, float $speed, float $a, float $b, float $elevation): ?KernelState
-    {
+    public function under(
+        ExecutionError $error,
+        array $sample,
+        float $aim,
+        float $speed,
+        float $a,
+        float $b,
+        float $elevation,
+    ): ?KernelState {
         [$aim, $speed, $a, $b] = Execution::stroke($error, $sample, $aim, $speed, $a, $b);
 
         return $this->run($aim, $speed, $a, $b, $elevation);
@@ -110,7 +117,10 @@ final readonly class ShotSampler
         foreach ($this->ids as $slot => $id) {
             if (0 !== $slot && $slot !== $this->slot) {
                 $from = $this->layout->ball($id);
-                if (KernelState::ON_TABLE !== $s->pocket[$slot] || ($s->x[$slot] - $from->x) ** 2 + ($s->y[$slot] - $from->y) ** 2 > self::STILL) {
+                if (
+                    KernelState::ON_TABLE !== $s->pocket[$slot]
+                    || ($s->x[$slot] - $from->x) ** 2 + ($s->y[$slot] - $from->y) ** 2 > self::STILL
+                ) {
                     $moved[] = $id;
                 }
             }

@@ -61,17 +61,40 @@ final readonly class FreshRack
      * @param float $speed  of the cue, m/s
      * @param float $aside  cue ball aside of the middle, diamonds, −1.5 … 1.5
      */
-    public static function broken(GameName $game, int $number, Player $player, Table $table = new Table(), float $speed = self::BREAK_SPEED, float $aside = self::PLACE[1]): self
-    {
+    public static function broken(
+        GameName $game,
+        int $number,
+        Player $player,
+        Table $table = new Table(),
+        float $speed = self::BREAK_SPEED,
+        float $aside = self::PLACE[1],
+    ): self {
         $random = new Generator(1_000_003 * $number + $game->seed());
         $rules = $game->rules();
         $simulator = new Simulator($table);
         for ($try = 1; $try <= self::MOST; ++$try) {
-            $left = $rules->endsWithBreakShot() ? self::opened($simulator, $rules, $random, $player) : self::struck($simulator, $rules, $random, $player, $speed, $aside);
+            $left = $rules->endsWithBreakShot() ? self::opened($simulator, $rules, $random, $player) : self::struck(
+                $simulator,
+                $rules,
+                $random,
+                $player,
+                $speed,
+                $aside,
+            );
             if (null !== $left) {
                 [$layout, $dropped] = $left;
 
-                return new self(new Rack(\sprintf('Break %d, %s', $number, str_replace('-', ' ', $game->value)), $game, $table, $layout, player: $player), $dropped, $try);
+                return new self(
+                    new Rack(
+                        \sprintf('Break %d, %s', $number, str_replace('-', ' ', $game->value)),
+                        $game,
+                        $table,
+                        $layout,
+                        player: $player,
+                    ),
+                    $dropped,
+                    $try,
+                );
             }
         }
         throw new \LogicException('No legal break in ' . self::MOST . ' tries.');
@@ -90,7 +113,10 @@ final readonly class FreshRack
         $result = $simulator->play($layout->with(BallId::CUE, $cue), $shot);
         $dropped = \count($result->pocketed);
 
-        return $result->scratched() || [] !== array_filter(array_keys($result->pocketed), $game->spoilsBreak(...)) || (0 === $dropped && self::toRail($result) < self::TO_RAIL)
+        return $result->scratched() || [] !== array_filter(
+            array_keys($result->pocketed),
+            $game->spoilsBreak(...),
+        ) || (0 === $dropped && self::toRail($result) < self::TO_RAIL)
             ? null
             : [$result->final, $dropped];
     }
@@ -117,7 +143,10 @@ final readonly class FreshRack
             return null;
         }
         $error = new ExecutionError(0.0, self::SHOT_SPREAD * $player->speed, 0.0);
-        $result = $simulator->play($layout, Execution::shot($error, [0.0, $random->normal(), 0.0, 0.0], new Shot($aim->shot->aim, self::SHOT_SPEED, new Tip(0.0, 0.15))));
+        $result = $simulator->play(
+            $layout,
+            Execution::shot($error, [0.0, $random->normal(), 0.0, 0.0], new Shot($aim->shot->aim, self::SHOT_SPEED, new Tip(0.0, 0.15))),
+        );
         $moved = 0;
         foreach ($result->final->objectBalls() as $ball) {
             $moved += $result->final->ball($ball)->distanceTo($layout->ball($ball)) > 0.1 ? 1 : 0;

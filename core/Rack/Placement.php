@@ -41,10 +41,16 @@ final readonly class Placement
      */
     public function typed(string $text): Point
     {
-        $plain = strtr(trim($text), ['¼' => ' 1/4', '½' => ' 1/2', '¾' => ' 3/4', '⅛' => ' 1/8', '⅜' => ' 3/8', '⅝' => ' 5/8', '⅞' => ' 7/8']);
+        $plain = strtr(
+            trim($text),
+            ['¼' => ' 1/4', '½' => ' 1/2', '¾' => ' 3/4', '⅛' => ' 1/8', '⅜' => ' 3/8', '⅝' => ' 5/8', '⅞' => ' 7/8'],
+        );
         $number = '(-?\d+(?:\.\d+)?(?:\s+\d+\/\d+)?|-?\d+\/\d+|-?\.\d+)';
         if (1 !== preg_match("/^\\s*$number\\s*(?:[,;]|\\s)\\s*$number\\s*\$/u", $plain, $found)) {
-            throw new InvalidInput('', \sprintf('"%s" is not a place: type diamonds along and across, such as 2.5, 1', mb_strimwidth(trim($text), 0, 30, '…')));
+            throw new InvalidInput(
+                '',
+                \sprintf('"%s" is not a place: type diamonds along and across, such as 2.5, 1', mb_strimwidth(trim($text), 0, 30, '…')),
+            );
         }
 
         return $this->inDiamonds(self::value($found[1]), self::value($found[2]));

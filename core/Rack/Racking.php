@@ -37,7 +37,9 @@ final class Racking
         $deep = $p->x - $spot->x;
         $radius = $simulator->ball->radius;
 
-        return $deep > -$radius && $deep < (self::ROWS - 1) * sqrt(3) * $radius + $radius && abs($p->y - $spot->y) < $deep / sqrt(3) + 2 * $radius;
+        return $deep > -$radius
+            && $deep < (self::ROWS - 1) * sqrt(3) * $radius + $radius
+            && abs($p->y - $spot->y) < $deep / sqrt(3) + 2 * $radius;
     }
 
     /** Whether a ball lies on one of the places of the rack, its apex left out. */

@@ -30,8 +30,14 @@ final readonly class ShotSpec
         public array $unknown = [],
     ) {}
 
-    public static function toPocket(int $ball, Pocket $pocket, Speed $speed, Tip $tip = new Tip(), float $offset = 0.0, float $elevationDeg = 0.0): self
-    {
+    public static function toPocket(
+        int $ball,
+        Pocket $pocket,
+        Speed $speed,
+        Tip $tip = new Tip(),
+        float $offset = 0.0,
+        float $elevationDeg = 0.0,
+    ): self {
         return new self(null, $ball, $pocket, $offset, $speed, $tip, $elevationDeg);
     }
 }

@@ -120,7 +120,15 @@ final readonly class ChanceMap
         $out = [];
         foreach ($this->values as $i => $column) {
             foreach ($column as $j => $value) {
-                if ($value < $level && ($this->inside($i - 1, $j, $level) || $this->inside($i + 1, $j, $level) || $this->inside($i, $j - 1, $level) || $this->inside($i, $j + 1, $level))) {
+                if (
+                    $value < $level
+                    && (
+                        $this->inside($i - 1, $j, $level)
+                        || $this->inside($i + 1, $j, $level)
+                        || $this->inside($i, $j - 1, $level)
+                        || $this->inside($i, $j + 1, $level)
+                    )
+                ) {
                     $out[] = [$this->xs[$i], $this->ys[$j]];
                 }
             }
@@ -136,7 +144,15 @@ final readonly class ChanceMap
                 $x = $this->xs[$i];
                 $y = $this->ys[$j];
                 // A cue ball by the rail is no spot to play for.
-                $near = min(0.3, 1.5 * min($x - $this->xs[0], $this->xs[\count($this->xs) - 1] - $x, $y - $this->ys[0], $this->ys[\count($this->ys) - 1] - $y) + 0.02);
+                $near = min(
+                    0.3,
+                    1.5 * min(
+                        $x - $this->xs[0],
+                        $this->xs[\count($this->xs) - 1] - $x,
+                        $y - $this->ys[0],
+                        $this->ys[\count($this->ys) - 1] - $y,
+                    ) + 0.02,
+                );
                 foreach ($out as [$px, $py]) {
                     $near = min($near, hypot($x - $px, $y - $py));
                 }
@@ -186,7 +202,8 @@ final readonly class ChanceMap
         for ($i = 0; $i <= 2 * self::LONG; ++$i) {
             for ($j = 0; $j <= 2 * self::ACROSS; ++$j) {
                 $full[$i][$j] = $values[$i][$j] ?? match (true) {
-                    1 === $i % 2 && 1 === $j % 2 => ($values[$i - 1][$j - 1] + $values[$i + 1][$j - 1] + $values[$i - 1][$j + 1] + $values[$i + 1][$j + 1]) / 4,
+                    1 === $i % 2 && 1 === $j % 2
+                        => ($values[$i - 1][$j - 1] + $values[$i + 1][$j - 1] + $values[$i - 1][$j + 1] + $values[$i + 1][$j + 1]) / 4,
                     1 === $i % 2 => ($values[$i - 1][$j] + $values[$i + 1][$j]) / 2,
                     default => ($values[$i][$j - 1] + $values[$i][$j + 1]) / 2,
                 };

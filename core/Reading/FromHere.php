@@ -55,7 +55,10 @@ final readonly class FromHere
      */
     public static function now(Rack $rack, Point $place): array
     {
-        $now = array_map(static fn(int $ball): self => self::ball($rack, $ball, $place, false), $rack->rules()->legalTargets($rack->layout));
+        $now = array_map(
+            static fn(int $ball): self => self::ball($rack, $ball, $place, false),
+            $rack->rules()->legalTargets($rack->layout),
+        );
         usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
 
         return $now;
@@ -84,6 +87,11 @@ final readonly class FromHere
         }
         usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
 
-        return new self($ball, $later, \array_slice($pots, 0, 2), [] === $pots ? ('' === $why ? 'too thin for every pocket, or from the wrong side' : $why) : '');
+        return new self(
+            $ball,
+            $later,
+            \array_slice($pots, 0, 2),
+            [] === $pots ? ('' === $why ? 'too thin for every pocket, or from the wrong side' : $why) : '',
+        );
     }
 }

@@ -76,7 +76,18 @@ final readonly class GetThere
         [$dv, $dt] = [0.12, 0.1];
         for ($round = 0; $round < self::ROUNDS && null !== $best->shot && $best->off > 0.02; ++$round) {
             $from = $best->shot;
-            foreach ([[1, 0, 0], [-1, 0, 0], [0, 1, 0], [0, -1, 0], [0, 0, 1], [0, 0, -1], [1, 0, 1], [1, 0, -1], [-1, 0, 1], [-1, 0, -1]] as [$v, $a, $b]) {
+            foreach ([
+                [1, 0, 0],
+                [-1, 0, 0],
+                [0, 1, 0],
+                [0, -1, 0],
+                [0, 0, 1],
+                [0, 0, -1],
+                [1, 0, 1],
+                [1, 0, -1],
+                [-1, 0, 1],
+                [-1, 0, -1],
+            ] as [$v, $a, $b]) {
                 $try($from->speed * (1 + $dv * $v), $from->tip->side + $dt * $a, $from->tip->height + $dt * $b);
             }
             $dv /= 2;

@@ -44,8 +44,15 @@ final readonly class GoingOn
      * @param list<PotChance> $after  pots of the following ball, without the first on the table
      * @param float           $chance that the following ball must be left at
      */
-    public static function of(Simulator $simulator, Layout $layout, Player $player, int $ball, Pocket $pocket, array $after, float $chance = Defaults::ZONE_CHANCE): self
-    {
+    public static function of(
+        Simulator $simulator,
+        Layout $layout,
+        Player $player,
+        int $ball,
+        Pocket $pocket,
+        array $after,
+        float $chance = Defaults::ZONE_CHANCE,
+    ): self {
         $pot = new PotChance($simulator, $layout, $ball, $pocket, $player);
         $shares = [];
         for ($cut = -self::WIDEST; $cut <= self::WIDEST; $cut += self::STEP) {
@@ -172,8 +179,15 @@ final readonly class GoingOn
      *
      * @return array{float, float}|null
      */
-    private static function stop(Simulator $simulator, Layout $layout, PotChance $pot, float $aim, float $speed, float $height, float $elevation): ?array
-    {
+    private static function stop(
+        Simulator $simulator,
+        Layout $layout,
+        PotChance $pot,
+        float $aim,
+        float $speed,
+        float $height,
+        float $elevation,
+    ): ?array {
         $sampler = new ShotSampler($simulator, $layout, $pot->ball, $pot->pocket);
         $state = $sampler->run($aim, $speed, 0.0, $height, $elevation);
         if (null === $state || !$sampler->pots($state) || $sampler->scratches($state) || [] !== $sampler->moved($state)) {

@@ -17,14 +17,26 @@ final readonly class Indirect
      * @param int|null $off    the ball it goes off, for a carom
      * @param float    $width  directions of the ball that do it, together, rad
      */
-    public function __construct(public IndirectKind $kind, public int $ball, public int $potted, public Pocket $pocket, public ?int $off, public float $width) {}
+    public function __construct(
+        public IndirectKind $kind,
+        public int $ball,
+        public int $potted,
+        public Pocket $pocket,
+        public ?int $off,
+        public float $width,
+    ) {}
 
     public function words(): string
     {
         return match ($this->kind) {
             IndirectKind::Bank => \sprintf('bank the %d into the %s pocket', $this->ball, $this->pocket->spoken()),
             IndirectKind::Carom => \sprintf('carom the %d off the %d into the %s pocket', $this->ball, $this->off, $this->pocket->spoken()),
-            IndirectKind::Combination => \sprintf('the %d–%d combination into the %s pocket', $this->ball, $this->potted, $this->pocket->spoken()),
+            IndirectKind::Combination => \sprintf(
+                'the %d–%d combination into the %s pocket',
+                $this->ball,
+                $this->potted,
+                $this->pocket->spoken(),
+            ),
         };
     }
 }

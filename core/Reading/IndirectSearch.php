@@ -61,8 +61,15 @@ final class IndirectSearch
     /**
      * @param list<int> $ids
      */
-    private static function send(Simulator $simulator, Layout $layout, array $ids, float $x, float $y, float $way, bool $record): KernelState
-    {
+    private static function send(
+        Simulator $simulator,
+        Layout $layout,
+        array $ids,
+        float $x,
+        float $y,
+        float $way,
+        bool $record,
+    ): KernelState {
         $state = new KernelState();
         $state->add($x, $y, self::SPEED * cos($way), self::SPEED * sin($way));
         foreach (\array_slice($ids, 1) as $id) {
@@ -102,7 +109,12 @@ final class IndirectSearch
 
                 $potted = $ids[$slot] ?? null;
 
-                return null !== $potted && 0 === $cushions && $met === [$potted] ? [IndirectKind::Combination, $potted, $other, null] : null;
+                return null !== $potted && 0 === $cushions && $met === [$potted] ? [
+                    IndirectKind::Combination,
+                    $potted,
+                    $other,
+                    null,
+                ] : null;
             }
         }
 

@@ -18,5 +18,13 @@ final readonly class KeyBall
      * @param string $reason a whole sentence
      * @param string $side   for a break ball, the side of its line that the cue ball should lie on: "left" or "right"
      */
-    public function __construct(public int $ball, public Pocket $pocket, public bool $break, public int $for, public float $value, public string $reason, public string $side = '') {}
+    public function __construct(
+        public int $ball,
+        public Pocket $pocket,
+        public bool $break,
+        public int $for,
+        public float $value,
+        public string $reason,
+        public string $side = '',
+    ) {}
 }

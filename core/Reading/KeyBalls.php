@@ -65,7 +65,10 @@ final readonly class KeyBalls
         // The others are gone by then.
         $then = new Layout([$last => $this->layout->ball($last)]);
         $alone = Openings::of($this->simulator, $then);
-        $pots = array_map(fn(Opening $o): PotChance => new PotChance($this->simulator, $then, $last, $o->pocket, $this->player), \array_slice($alone->going($last), 0, 3));
+        $pots = array_map(
+            fn(Opening $o): PotChance => new PotChance($this->simulator, $then, $last, $o->pocket, $this->player),
+            \array_slice($alone->going($last), 0, 3),
+        );
         $keys = [];
         foreach ($candidates as $ball) {
             $best = null;
@@ -132,7 +135,12 @@ final readonly class KeyBalls
                 $stop = $this->contact($ball, $opening);
                 $read = $pot->fromPlace($stop->x, $stop->y);
                 $cut = abs(rad2deg($read->cut));
-                if ($read->chance > 0.4 && $cut > self::BREAK_CUTS[0] - 5 && $cut < self::WIDEST_BREAK && $this->onBreakSide($break, $read->cut)) {
+                if (
+                    $read->chance > 0.4
+                    && $cut > self::BREAK_CUTS[0] - 5
+                    && $cut < self::WIDEST_BREAK
+                    && $this->onBreakSide($break, $read->cut)
+                ) {
                     $keys[] = new KeyBall($ball, $opening->pocket, false, $break->ball, $read->chance, \sprintf(
                         'The %d into the %s pocket is a key ball: a stop shot leaves the break ball %d at a cut of %.0f°, %.0f %%.',
                         $ball,
@@ -158,7 +166,10 @@ final readonly class KeyBalls
         return $map->capped(function (float $x, float $y) use ($pot, $break): float {
             $cut = $pot->cutFrom($x, $y);
 
-            return $this->onBreakSide($break, $cut) ? 0.6 + min(abs($cut) - deg2rad(self::BREAK_CUTS[0]), deg2rad(self::WIDEST_BREAK) - abs($cut)) : 0.0;
+            return $this->onBreakSide($break, $cut) ? 0.6 + min(
+                abs($cut) - deg2rad(self::BREAK_CUTS[0]),
+                deg2rad(self::WIDEST_BREAK) - abs($cut),
+            ) : 0.0;
         })->region(0.6);
     }
 

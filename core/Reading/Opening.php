@@ -18,7 +18,14 @@ final readonly class Opening
      * @param list<int> $blockers balls that take away from it, the one that takes most first
      * @param float     $distance to the middle of the mouth, m
      */
-    public function __construct(public int $ball, public Pocket $pocket, public float $free, public float $open, public array $blockers, public float $distance) {}
+    public function __construct(
+        public int $ball,
+        public Pocket $pocket,
+        public float $free,
+        public float $open,
+        public array $blockers,
+        public float $distance,
+    ) {}
 
     public function goes(): bool
     {

@@ -35,7 +35,13 @@ final readonly class Openings
         foreach ($layout->objectBalls() as $ball) {
             foreach (Pocket::cases() as $pocket) {
                 $old = $before->all[$ball][$pocket->value] ?? null;
-                $all[$ball][$pocket->value] = null !== $before && null !== $old && !isset($moved[$ball]) && !self::touched($simulator, $layout, $ball, $pocket, $moved)
+                $all[$ball][$pocket->value] = null !== $before && null !== $old && !isset($moved[$ball]) && !self::touched(
+                    $simulator,
+                    $layout,
+                    $ball,
+                    $pocket,
+                    $moved,
+                )
                     ? $old
                     : self::opening($simulator, $layout, $ball, $pocket);
             }
@@ -140,14 +146,24 @@ final readonly class Openings
         }
         $speed = $alone->readingSpeed();
         $open = self::width($alone->near($speed));
-        $others = array_map($layout->ball(...), array_values(array_filter($layout->objectBalls(), static fn(int $b): bool => $b !== $ball)));
+        $others = array_map(
+            $layout->ball(...),
+            array_values(array_filter($layout->objectBalls(), static fn(int $b): bool => $b !== $ball)),
+        );
         if (!self::anyNear($from, $others, $alone, 2 * $simulator->ball->radius)) {
             return new Opening($ball, $pocket, $open, $open, [], $alone->distance);
         }
         $among = new AcceptanceWindow($simulator, $layout, $ball, $pocket);
         $free = self::width($among->near($speed));
 
-        return new Opening($ball, $pocket, $free, $open, $free < 0.98 * $open ? self::blockers($among, $alone, $speed) : [], $alone->distance);
+        return new Opening(
+            $ball,
+            $pocket,
+            $free,
+            $open,
+            $free < 0.98 * $open ? self::blockers($among, $alone, $speed) : [],
+            $alone->distance,
+        );
     }
 
     /**

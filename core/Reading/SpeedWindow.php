@@ -25,7 +25,13 @@ final readonly class SpeedWindow
      * @param float $dangerLow   0–1, what is lost just below the softest
      * @param float $dangerHigh  0–1, what is lost just above the hardest
      */
-    private function __construct(public float $low, public float $high, public float $recommended, public float $dangerLow, public float $dangerHigh) {}
+    private function __construct(
+        public float $low,
+        public float $high,
+        public float $recommended,
+        public float $dangerLow,
+        public float $dangerHigh,
+    ) {}
 
     /**
      * @param callable(float): ?float $outcome by speed as a share of the stroke's: the chance of the next ball from where the

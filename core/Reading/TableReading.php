@@ -18,7 +18,13 @@ final readonly class TableReading
      * @param array<int, list<Indirect>> $indirect ways for balls without a direct one, by ball
      * @param list<int>                  $own      balls the player has to pocket
      */
-    private function __construct(public Openings $openings, public array $troubles, public array $keys, public array $indirect, public array $own) {}
+    private function __construct(
+        public Openings $openings,
+        public array $troubles,
+        public array $keys,
+        public array $indirect,
+        public array $own,
+    ) {}
 
     /**
      * @param self|null $before a reading of the same rack on the same table, with balls elsewhere: saves work
@@ -38,7 +44,13 @@ final readonly class TableReading
             }
         }
 
-        return new self($openings, $finder->all($indirect), (new KeyBalls($simulator, $layout, $openings, $player))->of($game), $indirect, $own);
+        return new self(
+            $openings,
+            $finder->all($indirect),
+            (new KeyBalls($simulator, $layout, $openings, $player))->of($game),
+            $indirect,
+            $own,
+        );
     }
 
     /** The ball that is most in trouble; null when none is worth a word. */

@@ -26,8 +26,13 @@ final readonly class TroubleFinder
     /**
      * @param list<int> $own balls that this player has to pocket
      */
-    public function __construct(private Simulator $simulator, private Layout $layout, private Openings $openings, private array $own, private bool $inOrder)
-    {
+    public function __construct(
+        private Simulator $simulator,
+        private Layout $layout,
+        private Openings $openings,
+        private array $own,
+        private bool $inOrder,
+    ) {
         $this->diameter = 2 * $simulator->ball->radius;
     }
 
@@ -43,7 +48,14 @@ final readonly class TroubleFinder
      */
     public function all(array $indirect): array
     {
-        $found = [...$this->clusters(), ...$this->stuck($indirect), ...$this->sameLane(), ...$this->onePocket(), ...$this->byRail(), ...$this->far()];
+        $found = [
+            ...$this->clusters(),
+            ...$this->stuck($indirect),
+            ...$this->sameLane(),
+            ...$this->onePocket(),
+            ...$this->byRail(),
+            ...$this->far(),
+        ];
         usort($found, static fn(Trouble $a, Trouble $b): int => [$b->weight, $a->balls[0]] <=> [$a->weight, $b->balls[0]]);
 
         return $found;
@@ -79,13 +91,23 @@ final readonly class TroubleFinder
             $ways = $indirect[$ball] ?? [];
             $or = [] === $ways ? '' : \sprintf(' Or %s.', $ways[0]->words());
             if (null === $best) {
-                $found[] = new Trouble(TroubleKind::Stuck, [$ball], \sprintf('The %d goes nowhere directly: the angle closes every pocket, so it must be moved.%s', $ball, $or), TroubleKind::Stuck->weight());
+                $found[] = new Trouble(
+                    TroubleKind::Stuck,
+                    [$ball],
+                    \sprintf('The %d goes nowhere directly: the angle closes every pocket, so it must be moved.%s', $ball, $or),
+                    TroubleKind::Stuck->weight(),
+                );
                 continue;
             }
             $blockers = $best->blockers;
             $later = array_values(array_filter($blockers, fn(int $b): bool => !$this->inOrder || $b > $ball));
             if ([] === $later && [] !== $blockers) {
-                $found[] = new Trouble(TroubleKind::Blocks, [$ball, ...$blockers], \sprintf('The %d only goes once %s: shot first anyway, so only position matters.', $ball, self::gone($blockers)), 25);
+                $found[] = new Trouble(
+                    TroubleKind::Blocks,
+                    [$ball, ...$blockers],
+                    \sprintf('The %d only goes once %s: shot first anyway, so only position matters.', $ball, self::gone($blockers)),
+                    25,
+                );
                 continue;
             }
             $by = [] === $later ? [$ball] : $later;
@@ -94,7 +116,13 @@ final readonly class TroubleFinder
             $found[] = new Trouble(
                 TroubleKind::Stuck,
                 [$ball, ...$by],
-                \sprintf('The %d only goes once %s%s.%s', $ball, self::gone($by), '' === $break ? ($this->inOrder ? ', and that comes later in the order: it must be moved on purpose' : '') : "; $break", $or),
+                \sprintf(
+                    'The %d only goes once %s%s.%s',
+                    $ball,
+                    self::gone($by),
+                    '' === $break ? ($this->inOrder ? ', and that comes later in the order: it must be moved on purpose' : '') : "; $break",
+                    $or,
+                ),
                 TroubleKind::Stuck->weight() - ('' === $break ? 0 : 5),
             );
         }
@@ -118,17 +146,45 @@ final readonly class TroubleFinder
             if ($only->distance < 0.25 && !$only->narrowed()) {
                 continue;
             }
-            $narrow = $only->narrowed() ? \sprintf(', and %s takes %.0f %% of that', self::names($only->blockers), 100 * (1 - $only->share())) : '';
-            $lost = array_values(array_unique(array_merge(...array_values(array_map(static fn(Opening $o): array => $o->blocked() ? $o->blockers : [], $this->openings->ofBall($ball))))));
+            $narrow = $only->narrowed() ? \sprintf(
+                ', and %s takes %.0f %% of that',
+                self::names($only->blockers),
+                100 * (1 - $only->share()),
+            ) : '';
+            $lost = array_values(
+                array_unique(
+                    array_merge(
+                        ...array_values(
+                            array_map(static fn(Opening $o): array => $o->blocked() ? $o->blockers : [], $this->openings->ofBall($ball)),
+                        ),
+                    ),
+                ),
+            );
             $found[] = new Trouble(
                 TroubleKind::OnePocket,
                 [$ball, ...$only->blockers],
-                \sprintf('The %d has one pocket, %s%s: position must come to that side%s.', $ball, $only->pocket->spoken(), $narrow, [] === $lost ? '' : ', until ' . self::gone($lost)),
+                \sprintf(
+                    'The %d has one pocket, %s%s: position must come to that side%s.',
+                    $ball,
+                    $only->pocket->spoken(),
+                    $narrow,
+                    [] === $lost ? '' : ', until ' . self::gone($lost),
+                ),
                 TroubleKind::OnePocket->weight() + ($only->narrowed() ? 15 : 0),
             );
             foreach ($only->blockers as $other) {
                 if ($only->narrowed() && (!$this->inOrder || $other > $ball)) {
-                    $found[] = new Trouble(TroubleKind::Blocks, [$ball, $other], \sprintf('The %d stands in the only way of the %d, to the %s pocket: it forces a finer shot or must be moved first.', $other, $ball, $only->pocket->spoken()), TroubleKind::Blocks->weight() - 20);
+                    $found[] = new Trouble(
+                        TroubleKind::Blocks,
+                        [$ball, $other],
+                        \sprintf(
+                            'The %d stands in the only way of the %d, to the %s pocket: it forces a finer shot or must be moved first.',
+                            $other,
+                            $ball,
+                            $only->pocket->spoken(),
+                        ),
+                        TroubleKind::Blocks->weight() - 20,
+                    );
                     break;
                 }
             }
@@ -155,7 +211,11 @@ final readonly class TroubleFinder
                 $found[] = new Trouble(
                     TroubleKind::SameLane,
                     $balls,
-                    \sprintf('%s need the same lane, the %s pocket: the first of them must go down cleanly, for one hung there shuts it for the other.', ucfirst(self::names($balls)), str_replace('-', ' ', $pocket)),
+                    \sprintf(
+                        '%s need the same lane, the %s pocket: the first of them must go down cleanly, for one hung there shuts it for the other.',
+                        ucfirst(self::names($balls)),
+                        str_replace('-', ' ', $pocket),
+                    ),
                     TroubleKind::SameLane->weight(),
                 );
             }
@@ -191,7 +251,13 @@ final readonly class TroubleFinder
             if (\count($members) < 2 || [] === array_intersect($members, $this->own)) {
                 continue;
             }
-            $hindered = array_filter($members, fn(int $b): bool => [] !== array_filter($this->openings->ofBall($b), static fn(Opening $o): bool => [] !== array_intersect($o->blockers, $members)));
+            $hindered = array_filter(
+                $members,
+                fn(int $b): bool => [] !== array_filter(
+                    $this->openings->ofBall($b),
+                    static fn(Opening $o): bool => [] !== array_intersect($o->blockers, $members),
+                ),
+            );
             if ([] === $hindered) {
                 continue;
             }
@@ -205,7 +271,10 @@ final readonly class TroubleFinder
                     '%s lie together%s%s%s.',
                     ucfirst(self::names($members)),
                     $least < Defaults::TOUCHING ? ', touching' : '',
-                    [] === $shut ? ', but each goes somewhere: play them from the open side' : \sprintf(': %s cannot go until they are opened', self::names($shut)),
+                    [] === $shut ? ', but each goes somewhere: play them from the open side' : \sprintf(
+                        ': %s cannot go until they are opened',
+                        self::names($shut),
+                    ),
                     '' === $break ? '' : "; $break",
                 ),
                 TroubleKind::Cluster->weight() + 10 * \count($shut) - ([] === $shut ? 25 : 0),
@@ -232,8 +301,23 @@ final readonly class TroubleFinder
                 continue;
             }
             $found[] = $gap < Defaults::FROZEN
-                ? new Trouble(TroubleKind::Frozen, [$ball], "The $ball is frozen to the $rail rail: it goes along the rail only, thin misses stay up, and the cue ball must come from its own side.", TroubleKind::Frozen->weight())
-                : new Trouble(TroubleKind::ByRail, [$ball], \sprintf('The %d lies %.0f cm off the %s rail: the pockets along it take it only from a fine angle.', $ball, max(1, $gap * 100), $rail), TroubleKind::ByRail->weight());
+                ? new Trouble(
+                    TroubleKind::Frozen,
+                    [$ball],
+                    "The $ball is frozen to the $rail rail: it goes along the rail only, thin misses stay up, and the cue ball must come from its own side.",
+                    TroubleKind::Frozen->weight(),
+                )
+                : new Trouble(
+                    TroubleKind::ByRail,
+                    [$ball],
+                    \sprintf(
+                        'The %d lies %.0f cm off the %s rail: the pockets along it take it only from a fine angle.',
+                        $ball,
+                        max(1, $gap * 100),
+                        $rail,
+                    ),
+                    TroubleKind::ByRail->weight(),
+                );
         }
 
         return $found;
@@ -253,7 +337,17 @@ final readonly class TroubleFinder
             }
             $near = min(array_map(fn(int $b): float => $this->layout->ball($ball)->distanceTo($this->layout->ball($b)), $others));
             if ($near > Defaults::FAR * $this->simulator->geometry->length / 2.54) {
-                $found[] = new Trouble(TroubleKind::Far, [$ball], \sprintf('The %d lies alone, %.0f diamonds from the next ball: the cue ball must travel there and back%s.', $ball, $near / ($this->simulator->geometry->length / 8), $this->inOrder ? ' when it is due' : ', or leave it for last'), TroubleKind::Far->weight());
+                $found[] = new Trouble(
+                    TroubleKind::Far,
+                    [$ball],
+                    \sprintf(
+                        'The %d lies alone, %.0f diamonds from the next ball: the cue ball must travel there and back%s.',
+                        $ball,
+                        $near / ($this->simulator->geometry->length / 8),
+                        $this->inOrder ? ' when it is due' : ', or leave it for last',
+                    ),
+                    TroubleKind::Far->weight(),
+                );
             }
         }
 
@@ -263,10 +357,19 @@ final readonly class TroubleFinder
     /** The blocked opening that is easiest to open: fewest balls in the way, then widest. */
     private function bestBlocked(int $ball): ?Opening
     {
-        $blocked = array_values(array_filter($this->openings->ofBall($ball), static fn(Opening $o): bool => $o->blocked() && [] !== $o->blockers));
+        $blocked = array_values(
+            array_filter($this->openings->ofBall($ball), static fn(Opening $o): bool => $o->blocked() && [] !== $o->blockers),
+        );
         // In a fixed order a pocket that only earlier balls cover opens by itself.
         $later = fn(Opening $o): int => \count(array_filter($o->blockers, fn(int $b): bool => !$this->inOrder || $b > $ball));
-        usort($blocked, static fn(Opening $a, Opening $b): int => [$later($a), \count($a->blockers), -$a->open] <=> [$later($b), \count($b->blockers), -$b->open]);
+        usort(
+            $blocked,
+            static fn(Opening $a, Opening $b): int => [
+                $later($a),
+                \count($a->blockers),
+                -$a->open,
+            ] <=> [$later($b), \count($b->blockers), -$b->open],
+        );
 
         return $blocked[0] ?? null;
     }
@@ -292,7 +395,12 @@ final readonly class TroubleFinder
                     $to = $this->layout->ball($target);
                     $far = $ghost->distanceTo($to);
                     $angle = abs(Angle::wrap($ghost->angleTo($to) - $way));
-                    if ($far < $nearest && $angle > self::BREAK_LOW && $angle < self::BREAK_HIGH && $this->clear($ghost->x, $ghost->y, $target, $ball)) {
+                    if (
+                        $far < $nearest
+                        && $angle > self::BREAK_LOW
+                        && $angle < self::BREAK_HIGH
+                        && $this->clear($ghost->x, $ghost->y, $target, $ball)
+                    ) {
                         $nearest = $far;
                         $best = [$ball, $opening->pocket, $target];
                     }
@@ -300,7 +408,12 @@ final readonly class TroubleFinder
             }
         }
 
-        return null === $best ? '' : \sprintf('the %d into the %s pocket has the angle to move the %d', $best[0], $best[1]->spoken(), $best[2]);
+        return null === $best ? '' : \sprintf(
+            'the %d into the %s pocket has the angle to move the %d',
+            $best[0],
+            $best[1]->spoken(),
+            $best[2],
+        );
     }
 
     private function clear(float $x, float $y, int $target, int $but): bool

@@ -22,7 +22,9 @@ final class WhenDue
             return $layout;
         }
 
-        return new Layout(array_filter($layout->balls, static fn(int $id): bool => BallId::CUE === $id || $id >= $ball, \ARRAY_FILTER_USE_KEY));
+        return new Layout(
+            array_filter($layout->balls, static fn(int $id): bool => BallId::CUE === $id || $id >= $ball, \ARRAY_FILTER_USE_KEY),
+        );
     }
 
     /**

@@ -44,13 +44,20 @@ final readonly class Zone
         public ChanceMap $map,
     ) {}
 
-    public static function of(Simulator $simulator, Layout $layout, PotChance $pot, ?GoingOn $goingOn = null, float $chance = Defaults::ZONE_CHANCE): self
-    {
+    public static function of(
+        Simulator $simulator,
+        Layout $layout,
+        PotChance $pot,
+        ?GoingOn $goingOn = null,
+        float $chance = Defaults::ZONE_CHANCE,
+    ): self {
         $map = ChanceMap::of($simulator, $pot, [$chance, ...self::GRADES]);
         $at = $layout->ball($pot->ball);
         $toward = $pot->window()->toward;
         // Falling off through the chance asked for where an angle stops to lead on: so the outline runs along that angle.
-        $kept = null === $goingOn ? $map : $map->capped(static fn(float $x, float $y): float => $chance + $goingOn->margin($pot->cutFrom($x, $y)));
+        $kept = null === $goingOn ? $map : $map->capped(
+            static fn(float $x, float $y): float => $chance + $goingOn->margin($pot->cutFrom($x, $y)),
+        );
         $region = $kept->region($chance);
         // Nothing leads on: then the zone is what pots the ball.
         if ($region->isEmpty()) {

@@ -82,7 +82,11 @@ final readonly class Breakout
             }
         }
         // More than one ball moved is harder to foresee; so is a hard stroke.
-        usort($rough, static fn(array $a, array $b): int => $b[0]->pot * $b[0]->touches / (3 + $b[0]->shot->speed) <=> $a[0]->pot * $a[0]->touches / (3 + $a[0]->shot->speed));
+        usort(
+            $rough,
+            static fn(array $a, array $b): int => $b[0]->pot * $b[0]->touches / (3 + $b[0]->shot->speed)
+                <=> $a[0]->pot * $a[0]->touches / (3 + $a[0]->shot->speed),
+        );
         $kinds = [];
         foreach ($rough as $one) {
             $kinds[implode('-', $one[0]->family->rails) . $one[0]->family->stroke . $one[1]] ??= $one;
@@ -99,7 +103,15 @@ final readonly class Breakout
         $pot = $moved = $goes = $scratch = 0;
         $value = 0.0;
         foreach (ErrorSamples::of(self::TRIES) as $sample) {
-            $state = $this->sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            $state = $this->sampler->under(
+                $error,
+                $sample,
+                $shot->aim,
+                $shot->speed,
+                $shot->tip->side,
+                $shot->tip->height,
+                $shot->elevation,
+            );
             if (null === $state) {
                 continue;
             }

@@ -67,6 +67,8 @@ final class LazyGrid
         $g = $this->geometry;
         $far = self::DISTANCE * $this->step;
 
-        return $of->asked(new Point(max($g->reach, min($g->length - $g->reach, $i * $far)), max($g->reach, min($g->width - $g->reach, $j * $far))));
+        return $of->asked(
+            new Point(max($g->reach, min($g->length - $g->reach, $i * $far)), max($g->reach, min($g->width - $g->reach, $j * $far))),
+        );
     }
 }

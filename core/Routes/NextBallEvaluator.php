@@ -45,8 +45,12 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
      * @param list<PotChance> $pots of what may come next
      * @param float           $level chance that counts as position
      */
-    private function __construct(private readonly ZoneFinder $finder, private readonly Rack $after, private readonly array $pots, private readonly float $level)
-    {
+    private function __construct(
+        private readonly ZoneFinder $finder,
+        private readonly Rack $after,
+        private readonly array $pots,
+        private readonly float $level,
+    ) {
         $this->nodes = new LazyGrid($after->simulator()->geometry, self::COARSE);
     }
 
@@ -57,7 +61,10 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
         $after = $rack->withLayout($rack->layout->without($ball));
         if (!$rack->rules()->hasFixedOrder()) {
             $at = $rack->layout->ball($ball);
-            usort($next, static fn(int $a, int $b): int => $at->distanceTo($after->layout->ball($a)) <=> $at->distanceTo($after->layout->ball($b)));
+            usort(
+                $next,
+                static fn(int $a, int $b): int => $at->distanceTo($after->layout->ball($a)) <=> $at->distanceTo($after->layout->ball($b)),
+            );
             $next = \array_slice($next, 0, self::BALLS);
         } else {
             $next = \array_slice($next, 0, 1);

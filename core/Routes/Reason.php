@@ -17,7 +17,13 @@ final class Reason
     public static function of(Route $r): string
     {
         if (null !== $r->freed) {
-            return \sprintf('%s; what then comes is left at %.0f %% on average%s. By %d tries.', $r->freed->words(), 100 * $r->value, $r->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->scratch) : '', $r->tries);
+            return \sprintf(
+                '%s; what then comes is left at %.0f %% on average%s. By %d tries.',
+                $r->freed->words(),
+                100 * $r->value,
+                $r->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->scratch) : '',
+                $r->tries,
+            );
         }
         $count = \count($r->family->rails);
         $say = [match ($count) {
@@ -50,7 +56,11 @@ final class Reason
             return '';
         }
         $say = [];
-        foreach (['pot' => $one->pot - $other->pot, 'position' => $one->position - $other->position, 'scratch' => $one->scratch - $other->scratch] as $what => $more) {
+        foreach ([
+            'pot' => $one->pot - $other->pot,
+            'position' => $one->position - $other->position,
+            'scratch' => $one->scratch - $other->scratch,
+        ] as $what => $more) {
             if (abs($more) >= 0.01) {
                 $say[] = \sprintf('%s %+.0f points', $what, 100 * $more);
             }

@@ -54,6 +54,25 @@ final readonly class Route
     /** The same as a route that moves a ball on purpose. */
     public function moving(FreedBall $freed, float $pot, float $value, float $scratch, int $tries): self
     {
-        return new self($this->ball, $this->pocket, $this->shot, $this->offset, $this->family, $this->stop, $this->travel, $pot, 0.0, $value, $scratch, 1.0, 0.0, 0.0, null, null, $tries, $freed);
+        return new self(
+            $this->ball,
+            $this->pocket,
+            $this->shot,
+            $this->offset,
+            $this->family,
+            $this->stop,
+            $this->travel,
+            $pot,
+            0.0,
+            $value,
+            $scratch,
+            1.0,
+            0.0,
+            0.0,
+            null,
+            null,
+            $tries,
+            $freed,
+        );
     }
 }

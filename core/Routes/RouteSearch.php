@@ -24,6 +24,8 @@ use ZigLane\Core\Settings\Defaults;
  * Finds the ways from one pot to the next: strokes are swept coarsely, each speed judged together with its neighbours as the
  * player's hand would mix them; the best of each idea is then refined and judged by playing it many times with errors, all
  * ideas with the same ones.
+ *
+ * @phpstan-type Rung array{speed: float, aim: float, elevation: float, stop: Point|null, value: float, rails: string}
  */
 final class RouteSearch
 {
@@ -124,8 +126,12 @@ final class RouteSearch
     private readonly PositionEvaluator $evaluator;
 
     /** @param PositionEvaluator|null $evaluator judges where the cue ball stops; the next ball alone when null */
-    public function __construct(private readonly Rack $rack, private readonly int $ball, private readonly Pocket $pocket, ?PositionEvaluator $evaluator = null)
-    {
+    public function __construct(
+        private readonly Rack $rack,
+        private readonly int $ball,
+        private readonly Pocket $pocket,
+        ?PositionEvaluator $evaluator = null,
+    ) {
         $simulator = $rack->simulator();
         $this->cue = $rack->layout->ball(BallId::CUE);
         $this->pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player);
@@ -189,7 +195,9 @@ final class RouteSearch
         }
         $aimed = array_values(array_filter($aimed));
         $ranked = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEWEST)], $aimed));
-        $ranked = $this->ranked(array_map(fn(array $r): array => [$r[0], $this->judged($r[0], self::FEW)], \array_slice($ranked, 0, self::FIRST)));
+        $ranked = $this->ranked(
+            array_map(fn(array $r): array => [$r[0], $this->judged($r[0], self::FEW)], \array_slice($ranked, 0, self::FIRST)),
+        );
         $settled = [];
         foreach (\array_slice($ranked, 0, $refined) as [$candidate, $value]) {
             $behind = ($settled[0][1] ?? 0.0) - $value;
@@ -275,7 +283,8 @@ final class RouteSearch
     /**
      * @param list<array{0: float, 1: float, 2?: float}> $tips [side, height, part of what drops]
      *
-     * @return list<array{float, float, float, float, float, float, float, string}> [speed, side, height, offset, aim, elevation, score, idea]
+     * @return list<array{float, float, float, float, float, float, float, string}>
+     *               [speed, side, height, offset, aim, elevation, score, idea]
      */
     private function sweep(array $tips): array
     {
@@ -293,7 +302,9 @@ final class RouteSearch
                     $sum += $weight * ($ladder[$n + $k - 2]['value'] ?? 0.0);
                     $weights += $weight;
                 }
-                $idea = $rung['rails'] . '|' . (abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l')) . (abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l')) . ($offset <=> 0.0);
+                $high = abs($b) < 0.2 ? 'c' : ($b > 0 ? 'h' : 'l');
+                $aside = abs($a) < 0.1 ? 'c' : ($a > 0 ? 'r' : 'l');
+                $idea = $rung['rails'] . '|' . $high . $aside . ($offset <=> 0.0);
                 $found[] = [$rung['speed'], $a, $b, $offset, $rung['aim'], $rung['elevation'], $sum / $weights, $idea];
             }
         }
@@ -306,8 +317,8 @@ final class RouteSearch
      *
      * @param list<array{0: float, 1: float, 2?: float}> $tips [side, height, part of what drops]
      *
-     * @return list<array{Tip, list<array{speed: float, aim: float, elevation: float, stop: Point|null, value: float, rails: string}>, float}> no
-     *                         stop where the pot fails, the cue ball falls or another ball is moved
+     * @return list<array{Tip, list<Rung>, float}>
+     *                         no stop where the pot fails, the cue ball falls or another ball is moved
      */
     private function ladders(array $tips): array
     {
@@ -382,7 +393,9 @@ final class RouteSearch
         }
         $ranked = $this->ranked(array_map(fn(array $c): array => [$c, $this->judged($c, self::FEWEST)], $chosen));
 
-        return self::apart($this->ranked(array_map(fn(array $r): array => [$r[0], $this->judged($r[0], self::FEW)], \array_slice($ranked, 0, $most))));
+        return self::apart(
+            $this->ranked(array_map(fn(array $r): array => [$r[0], $this->judged($r[0], self::FEW)], \array_slice($ranked, 0, $most))),
+        );
     }
 
     /**
@@ -411,7 +424,10 @@ final class RouteSearch
         $kept = [];
         foreach ($ranked as $one) {
             foreach ($kept as $other) {
-                if (abs(log($one[0][0] / $other[0][0])) < 0.09 && hypot($one[0][1] - $other[0][1], $one[0][2] - $other[0][2]) < 0.13 && abs($one[0][3] - $other[0][3]) < 0.3) {
+                if (abs(log($one[0][0] / $other[0][0])) < 0.09 && hypot(
+                    $one[0][1] - $other[0][1],
+                    $one[0][2] - $other[0][2],
+                ) < 0.13 && abs($one[0][3] - $other[0][3]) < 0.3) {
                     continue 2;
                 }
             }
@@ -474,7 +490,12 @@ final class RouteSearch
     {
         $from = $best;
         foreach (self::STEPS as [$v, $a, $b, $o]) {
-            $try = $this->aimed($from[0] * (1 + $dv * $v), $from[1] + $da * $a, $from[2] + $da * $b, max(-1.0, min(1.0, $from[3] + $do * $o)));
+            $try = $this->aimed(
+                $from[0] * (1 + $dv * $v),
+                $from[1] + $da * $a,
+                $from[2] + $da * $b,
+                max(-1.0, min(1.0, $from[3] + $do * $o)),
+            );
             $value = null === $try ? null : $this->raced($try, $tries, $most);
             if (null !== $value && $value > $most) {
                 [$best, $most] = [$try, $value];
@@ -622,8 +643,13 @@ final class RouteSearch
     {
         return array_values(array_filter($routes, static function (Route $route) use ($routes): bool {
             foreach ($routes as $other) {
-                if ($other !== $route && $other->family->rails === $route->family->rails && $other->family->stroke === $route->family->stroke
-                    && abs($other->shot->tip->side) < abs($route->shot->tip->side) - 0.05 && $other->value > $route->value - Style::NEAR / 2) {
+                if (
+                    $other !== $route
+                    && $other->family->rails === $route->family->rails
+                    && $other->family->stroke === $route->family->stroke
+                    && abs($other->shot->tip->side) < abs($route->shot->tip->side) - 0.05
+                    && $other->value > $route->value - Style::NEAR / 2
+                ) {
                     return false;
                 }
             }
@@ -683,7 +709,10 @@ final class RouteSearch
             $state = $this->sampler->run($shot->aim, $shot->speed * $at, $shot->tip->side, $shot->tip->height, $shot->elevation);
             ++$this->played;
 
-            return null === $state || !$this->sampler->pots($state) || $this->sampler->scratches($state) || [] !== $this->sampler->moved($state)
+            return null === $state
+                || !$this->sampler->pots($state)
+                || $this->sampler->scratches($state)
+                || [] !== $this->sampler->moved($state)
                 ? null
                 : $this->evaluator->valueAt($state->x[0], $state->y[0]);
         }, $this->evaluator->level());

@@ -22,7 +22,13 @@ final readonly class Style
      * @param bool $drag     drags slow shots, else rolls them
      * @param bool $inside   has nothing against inside spin
      */
-    public function __construct(public bool $spot = false, public bool $outside = false, public bool $cushions = false, public bool $drag = false, public bool $inside = false) {}
+    public function __construct(
+        public bool $spot = false,
+        public bool $outside = false,
+        public bool $cushions = false,
+        public bool $drag = false,
+        public bool $inside = false,
+    ) {}
 
     /**
      * The route this style plays among near-ties, and what that costs in value.

@@ -40,7 +40,10 @@ final class TakeOver
         $solver = new AimSolver($simulator);
         $miss = static function (float $offset) use ($solver, $rack, $ball, $pocket, $mps, $tip, $shot): ?float {
             try {
-                return $solver->solve($rack->layout, new AimRequest($ball, $pocket, $mps, $tip, $shot->elevation, $offset))->shot->aim - $shot->aim;
+                return $solver->solve(
+                    $rack->layout,
+                    new AimRequest($ball, $pocket, $mps, $tip, $shot->elevation, $offset),
+                )->shot->aim - $shot->aim;
             } catch (AimRefused) {
                 return null;
             }

@@ -120,7 +120,10 @@ final class Defaults
     public const ERROR_BRIDGE = 1.6;
     public const ERROR_OTHER_HAND = 1.5;
 
-    /** How far from the table's edge a player bridges without stretching, m; longest stretch before the bridge is taken (our own choice). */
+    /**
+     * How far from the table's edge a player bridges without stretching, m; longest stretch before the bridge is taken (our own
+     * choice).
+     */
     public const REACH = 0.85;
     public const MOST_STRETCH = 0.20;
 

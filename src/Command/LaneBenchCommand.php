@@ -37,9 +37,17 @@ final class LaneBenchCommand extends Command
             'zoneMs' => round($bench->zoneMs()),
         ];
         $routes = $bench->routes();
-        $answer += ['firstRoutesMs' => round($routes['first']), 'settledRoutesMs' => round($routes['settled']), 'routeShots' => $routes['shots']];
+        $answer += [
+            'firstRoutesMs' => round($routes['first']),
+            'settledRoutesMs' => round($routes['settled']),
+            'routeShots' => $routes['shots'],
+        ];
         $plans = $bench->plans();
-        $answer += ['firstPlanSeconds' => round($plans['first'], 2), 'settledPlanSeconds' => round($plans['settled'], 1), 'memoryMb' => round($plans['memory'])];
+        $answer += [
+            'firstPlanSeconds' => round($plans['first'], 2),
+            'settledPlanSeconds' => round($plans['settled'], 1),
+            'memoryMb' => round($plans['memory']),
+        ];
         if (true === $input->getOption('plans')) {
             foreach ([GameName::EightBall, GameName::StraightPool] as $game) {
                 $answer[$game->value] = array_map(static fn(float $v): float => round($v, 2), $bench->plans($game, 3));

@@ -25,9 +25,25 @@ final class LanePlanCommand extends Command
     protected function configure(): void
     {
         $this->addArgument('file', InputArgument::REQUIRED, 'rack file, or - for standard input');
-        $this->addOption('budget', null, InputOption::VALUE_REQUIRED, 'seconds to think, 15 or 25 by the game when not given; a first complete line is always made');
-        $this->addOption('steps', null, InputOption::VALUE_REQUIRED, 'shots of the line to search, instead of seconds: the same plan on any machine');
-        $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed; planning draws its errors from a fixed set, so every seed gives the same plan', '1');
+        $this->addOption(
+            'budget',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'seconds to think, 15 or 25 by the game when not given; a first complete line is always made',
+        );
+        $this->addOption(
+            'steps',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'shots of the line to search, instead of seconds: the same plan on any machine',
+        );
+        $this->addOption(
+            'rng',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'seed; planning draws its errors from a fixed set, so every seed gives the same plan',
+            '1',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -42,7 +58,10 @@ final class LanePlanCommand extends Command
             $plan = null;
             $search = null === $steps ? PlanSearch::within($budget, $rack) : new PlanSearch($rack, deadline: new CountedDeadline($steps));
             foreach ($search->plans() as $n => $plan) {
-                Say::errors($output)->writeln(\sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)), OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE);
+                Say::errors($output)->writeln(
+                    \sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)),
+                    OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE,
+                );
             }
         } catch (InvalidInput $e) {
             return Say::refuse($output, $e);

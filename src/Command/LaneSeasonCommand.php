@@ -28,11 +28,28 @@ final class LaneSeasonCommand extends Command
     protected function configure(): void
     {
         $this->addOption('racks', null, InputOption::VALUE_REQUIRED, 'how many', '20');
-        $this->addOption('game', null, InputOption::VALUE_REQUIRED, implode(', ', array_column(GameName::cases(), 'value')), GameName::NineBall->value);
-        $this->addOption('level', null, InputOption::VALUE_REQUIRED, implode(', ', array_column(Level::cases(), 'value')), Level::League->value);
+        $this->addOption(
+            'game',
+            null,
+            InputOption::VALUE_REQUIRED,
+            implode(', ', array_column(GameName::cases(), 'value')),
+            GameName::NineBall->value,
+        );
+        $this->addOption(
+            'level',
+            null,
+            InputOption::VALUE_REQUIRED,
+            implode(', ', array_column(Level::cases(), 'value')),
+            Level::League->value,
+        );
         $this->addOption('policy', null, InputOption::VALUE_REQUIRED, 'plan, or greedy: the easiest pot with a natural roll', 'plan');
         $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed of the breaks and the errors', '1');
-        $this->addOption('as-it-lies', null, InputOption::VALUE_NONE, 'play on from where the break left the cue ball, not with the ball in hand');
+        $this->addOption(
+            'as-it-lies',
+            null,
+            InputOption::VALUE_NONE,
+            'play on from where the break left the cue ball, not with the ball in hand',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -52,11 +69,37 @@ final class LaneSeasonCommand extends Command
         }
         $tally = new Tally();
         $began = microtime(true);
-        foreach ((new Season($game, Player::of($level), $policy, $seed, true !== $input->getOption('as-it-lies')))->play($racks) as $played) {
+        foreach ((new Season(
+            $game,
+            Player::of($level),
+            $policy,
+            $seed,
+            true !== $input->getOption('as-it-lies'),
+        ))->play($racks) as $played) {
             $tally->add($played);
-            Say::errors($output)->writeln(\sprintf('%d: %s, predicted %.3f; %d of %d run out, predicted %.3f, %.0f s', $tally->racks, $played->ranOut ? 'out' : "shot $played->shots", $played->predicted, $tally->runOuts, $tally->racks, $tally->predicted(), microtime(true) - $began), OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE);
+            Say::errors($output)->writeln(
+                \sprintf(
+                    '%d: %s, predicted %.3f; %d of %d run out, predicted %.3f, %.0f s',
+                    $tally->racks,
+                    $played->ranOut ? 'out' : "shot $played->shots",
+                    $played->predicted,
+                    $tally->runOuts,
+                    $tally->racks,
+                    $tally->predicted(),
+                    microtime(true) - $began,
+                ),
+                OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE,
+            );
         }
-        Say::json($output, ['game' => $game->value, 'level' => $level->value, 'policy' => $input->getOption('policy'), 'rng' => $seed] + $tally->describe() + ['secondsARack' => round((microtime(true) - $began) / $racks, 2)]);
+        Say::json(
+            $output,
+            [
+                'game' => $game->value,
+                'level' => $level->value,
+                'policy' => $input->getOption('policy'),
+                'rng' => $seed,
+            ] + $tally->describe() + ['secondsARack' => round((microtime(true) - $began) / $racks, 2)],
+        );
 
         return Command::SUCCESS;
     }

@@ -47,19 +47,36 @@ final class PhysicsTablesCommand extends Command
 
     private function cushions(OutputInterface $output): void
     {
-        $output->writeln("\n### Cushion fit: the best points of the grid\n\n| e | μ | score | straight | 30° | 45° | 60° | 45° reverse | 45° running |\n|---|---|---|---|---|---|---|---|---|");
+        $output->writeln(
+            "\n### Cushion fit: the best points of the grid\n\n| e | μ | score | straight | 30° | 45° | 60° | 45° reverse | 45° running |\n|---|---|---|---|---|---|---|---|---|",
+        );
         $points = CushionFit::search();
         $own = new Cushion();
         $points[] = ['restitution' => $own->restitution, 'friction' => $own->friction, 'score' => CushionFit::score($own) ?? \NAN];
         foreach ($points as $p) {
             $d = CushionFit::describe(new Cushion($p['restitution'], $p['friction']));
-            $output->writeln(\sprintf('| %.2f | %.2f | %.2f | %.3f | %.1f° | %.1f° | %.1f° | %.1f° | %.1f° |', $p['restitution'], $p['friction'], $p['score'], $d['straight'], $d[30], $d[45], $d[60], $d['reverse'], $d['running']));
+            $output->writeln(
+                \sprintf(
+                    '| %.2f | %.2f | %.2f | %.3f | %.1f° | %.1f° | %.1f° | %.1f° | %.1f° |',
+                    $p['restitution'],
+                    $p['friction'],
+                    $p['score'],
+                    $d['straight'],
+                    $d[30],
+                    $d[45],
+                    $d[60],
+                    $d['reverse'],
+                    $d['running'],
+                ),
+            );
         }
     }
 
     private function rebounds(OutputInterface $output): void
     {
-        $output->writeln("\n### Rebound of a rolling ball, degrees from the normal once it rolls again (share of speed kept)\n\n| in | reverse 0.8 | reverse 0.4 | none | running 0.4 | running 0.8 |\n|---|---|---|---|---|---|");
+        $output->writeln(
+            "\n### Rebound of a rolling ball, degrees from the normal once it rolls again (share of speed kept)\n\n| in | reverse 0.8 | reverse 0.4 | none | running 0.4 | running 0.8 |\n|---|---|---|---|---|---|",
+        );
         foreach ([10, 20, 30, 40, 45, 50, 60, 70, 80] as $in) {
             $cells = [];
             foreach ([-0.8, -0.4, 0.0, 0.4, 0.8] as $side) {
@@ -72,8 +89,14 @@ final class PhysicsTablesCommand extends Command
 
     private function pockets(OutputInterface $output): void
     {
-        $head = '| mouth | distance | off square | ' . implode(' | ', array_map(static fn(float $v): string => "$v m/s", self::SPEEDS)) . " |\n|---|---|---|" . str_repeat('---|', \count(self::SPEEDS));
-        foreach (['Corner' => [Pocket::FootLeft, [4.0, 4.25, 4.5, 5.0], [0, 20, 40]], 'Side' => [Pocket::SideLeft, [4.5, 5.0], [0, 20, 40, 55]]] as $name => [$pocket, $mouths, $angles]) {
+        $head = '| mouth | distance | off square | ' . implode(
+            ' | ',
+            array_map(static fn(float $v): string => "$v m/s", self::SPEEDS),
+        ) . " |\n|---|---|---|" . str_repeat('---|', \count(self::SPEEDS));
+        foreach ([
+            'Corner' => [Pocket::FootLeft, [4.0, 4.25, 4.5, 5.0], [0, 20, 40]],
+            'Side' => [Pocket::SideLeft, [4.5, 5.0], [0, 20, 40, 55]],
+        ] as $name => [$pocket, $mouths, $angles]) {
             $output->writeln("\n### $name pocket: make tolerance, degrees either side of the middle\n\n$head");
             foreach ($mouths as $inches) {
                 $table = 'Corner' === $name ? new Table(cornerMouth: $inches * 0.0254) : new Table(sideMouth: $inches * 0.0254);
@@ -95,13 +118,25 @@ final class PhysicsTablesCommand extends Command
     private function reboundChart(): string
     {
         $lines = [];
-        foreach (['reverse 0.8' => -0.8, 'reverse 0.4' => -0.4, 'no side' => 0.0, 'running 0.4' => 0.4, 'running 0.8' => 0.8] as $name => $side) {
+        foreach ([
+            'reverse 0.8' => -0.8,
+            'reverse 0.4' => -0.4,
+            'no side' => 0.0,
+            'running 0.4' => 0.4,
+            'running 0.8' => 0.8,
+        ] as $name => $side) {
             for ($in = 5.0; $in <= 85.0; $in += 2.5) {
                 $lines[$name][] = [$in, CushionFit::rollAway(new Cushion(), $in, $side)[0]];
             }
         }
 
-        return (new LineChart('A rolling ball off a cushion', 'degrees in, from the normal', 'degrees out, rolling again', [0, 90, 15], [-20, 90, 10]))->draw($lines);
+        return (new LineChart(
+            'A rolling ball off a cushion',
+            'degrees in, from the normal',
+            'degrees out, rolling again',
+            [0, 90, 15],
+            [-20, 90, 10],
+        ))->draw($lines);
     }
 
     private function toleranceChart(): string
@@ -119,7 +154,13 @@ final class PhysicsTablesCommand extends Command
             }
         }
 
-        return (new LineChart('Corner pocket from 1 m: what drops', 'degrees off square', 'degrees either side', [-45, 45, 15], [0, 5, 1]))->draw($lines);
+        return (new LineChart(
+            'Corner pocket from 1 m: what drops',
+            'degrees off square',
+            'degrees either side',
+            [-45, 45, 15],
+            [0, 5, 1],
+        ))->draw($lines);
     }
 
     private function sideChart(): string
@@ -137,6 +178,12 @@ final class PhysicsTablesCommand extends Command
             }
         }
 
-        return (new LineChart('Side pocket from 0.6 m: what drops', 'degrees off square', 'degrees either side', [0, 75, 15], [0, 5, 1]))->draw($lines);
+        return (new LineChart(
+            'Side pocket from 0.6 m: what drops',
+            'degrees off square',
+            'degrees either side',
+            [0, 75, 15],
+            [0, 5, 1],
+        ))->draw($lines);
     }
 }

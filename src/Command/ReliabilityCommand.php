@@ -31,15 +31,33 @@ final class ReliabilityCommand extends Command
         try {
             foreach ($input->getArgument('files') as $file) {
                 $season = JsonFile::read($file, self::LARGEST);
-                if (!$season instanceof \stdClass || !\is_array($season->reliability ?? null) || !\is_string($season->game ?? null) || !\is_string($season->level ?? null)) {
+                if (
+                    !$season instanceof \stdClass
+                    || !\is_array($season->reliability ?? null)
+                    || !\is_string($season->game ?? null)
+                    || !\is_string($season->level ?? null)
+                ) {
                     throw new InvalidInput('', "$file: is no season");
                 }
                 $points = [];
                 foreach ($season->reliability as $bin) {
-                    if ($bin instanceof \stdClass && is_numeric($bin->predicted ?? null) && is_numeric($bin->rate ?? null) && \is_array($bin->interval ?? null) && is_numeric($bin->interval[0] ?? null) && is_numeric($bin->interval[1] ?? null)) {
+                    if (
+                        $bin instanceof \stdClass
+                        && is_numeric($bin->predicted ?? null)
+                        && is_numeric($bin->rate ?? null)
+                        && \is_array($bin->interval ?? null)
+                        && is_numeric($bin->interval[0] ?? null)
+                        && is_numeric($bin->interval[1] ?? null)
+                    ) {
                         // Each point with its 95 % interval as an upright stroke.
                         $at = (float) $bin->predicted;
-                        array_push($points, [$at, (float) $bin->rate], [$at, (float) $bin->interval[0]], [$at, (float) $bin->interval[1]], [$at, (float) $bin->rate]);
+                        array_push(
+                            $points,
+                            [$at, (float) $bin->rate],
+                            [$at, (float) $bin->interval[0]],
+                            [$at, (float) $bin->interval[1]],
+                            [$at, (float) $bin->rate],
+                        );
                     }
                 }
                 $lines["$season->game, $season->level"] = $points;
@@ -47,7 +65,17 @@ final class ReliabilityCommand extends Command
         } catch (InvalidInput $e) {
             return Say::refuse($output, $e);
         }
-        $output->write((new LineChart('Run-outs: played against predicted, with 95 % intervals', 'predicted before the first shot', 'share run out', [0.0, 1.0, 0.2], [0.0, 1.0, 0.2]))->draw($lines), false, OutputInterface::OUTPUT_RAW);
+        $output->write(
+            (new LineChart(
+                'Run-outs: played against predicted, with 95 % intervals',
+                'predicted before the first shot',
+                'share run out',
+                [0.0, 1.0, 0.2],
+                [0.0, 1.0, 0.2],
+            ))->draw($lines),
+            false,
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return Command::SUCCESS;
     }

@@ -29,7 +29,13 @@ final class RoutesCommand extends Command
     protected function configure(): void
     {
         $this->addOption('legs', null, InputOption::VALUE_REQUIRED, 'random legs', '60');
-        $this->addOption('times', null, InputOption::VALUE_REQUIRED, 'shots of the random search, as times those of the search; 0 for none', '10');
+        $this->addOption(
+            'times',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'shots of the random search, as times those of the search; 0 for none',
+            '10',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -56,7 +62,9 @@ final class RoutesCommand extends Command
             $shots[] = $search->played;
             if ($times > 0) {
                 // Both winners under errors that neither has seen: what was chosen by its luck is not luckier again.
-                $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::FRESH, $fresh)['value'];
+                $value = static fn(?Route $route): float => null === $route
+                    ? 0.0
+                    : $search->chances($route->shot, self::FRESH, $fresh)['value'];
                 $own = $value($list[0] ?? null);
                 $other = $value((new RandomRoutes($search, $random))->best($times * $search->played));
                 $gains[] = $other - $own;

@@ -24,7 +24,10 @@ final class Say
      */
     public static function json(OutputInterface $output, array $answer, int $flags = 0): void
     {
-        $output->writeln(json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | $flags), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | $flags),
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 
     public static function refuse(OutputInterface $output, \Throwable $why): int
@@ -46,7 +49,10 @@ final class Say
     {
         $value = $input->getOption($option);
         if (!is_numeric($value) || (float) $value < $low || (float) $value > $high) {
-            throw new InvalidInput("--$option", \sprintf('%s is not a number from %s to %s', \is_scalar($value) ? $value : 'that', $low, $high));
+            throw new InvalidInput(
+                "--$option",
+                \sprintf('%s is not a number from %s to %s', \is_scalar($value) ? $value : 'that', $low, $high),
+            );
         }
 
         return (float) $value;
@@ -66,6 +72,12 @@ final class Say
         $value = $input->getOption($option);
 
         return (\is_string($value) ? $enum::tryFrom($value) : null)
-            ?? throw new InvalidInput("--$option", \sprintf('is none of %s', implode(', ', array_map(static fn(\BackedEnum $e): string => (string) $e->value, $enum::cases()))));
+            ?? throw new InvalidInput(
+                "--$option",
+                \sprintf(
+                    'is none of %s',
+                    implode(', ', array_map(static fn(\BackedEnum $e): string => (string) $e->value, $enum::cases())),
+                ),
+            );
     }
 }

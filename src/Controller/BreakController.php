@@ -44,7 +44,10 @@ final class BreakController extends WorkspaceController
                 return $this->page($request, $id, $plan, 'None of a hundred tries from there drops the ball.');
             }
             [$rack, $try] = $next;
-            $record = $this->store->create($rack->named(RackEditor::name(mb_strimwidth($rack->name, 0, 90, '…') . ", next rack, try $try")), 'next rack');
+            $record = $this->store->create(
+                $rack->named(RackEditor::name(mb_strimwidth($rack->name, 0, 90, '…') . ", next rack, try $try")),
+                'next rack',
+            );
         } catch (InvalidInput $e) {
             return $this->page($request, $id, $plan, $e->problem);
         }
@@ -65,7 +68,10 @@ final class BreakController extends WorkspaceController
             'units' => Units::of($request),
             'number' => random_int(1, 999),
             'problem' => $problem,
-        ], new Response(status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY, headers: ['Cache-Control' => 'no-store']));
+        ], new Response(
+            status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY,
+            headers: ['Cache-Control' => 'no-store'],
+        ));
     }
 
     /**

@@ -44,6 +44,10 @@ final class FailedController extends AbstractController
 
     private function page(?string $problem = null, int $status = Response::HTTP_OK): Response
     {
-        return $this->render('failed.html.twig', ['items' => $this->work->all(), 'problem' => $problem], new Response(status: $status, headers: ['Cache-Control' => 'no-store']));
+        return $this->render(
+            'failed.html.twig',
+            ['items' => $this->work->all(), 'problem' => $problem],
+            new Response(status: $status, headers: ['Cache-Control' => 'no-store']),
+        );
     }
 }

@@ -92,7 +92,11 @@ final class MeasureController extends AbstractController
         } catch (TooMany $e) {
             return $this->page($units, $view + ['problem' => $e->getMessage()], Response::HTTP_TOO_MANY_REQUESTS);
         } catch (InvalidInput|\ValueError $e) {
-            return $this->page($units, $view + ['problem' => ucfirst(rtrim($e->getMessage(), '.')) . '.'], Response::HTTP_UNPROCESSABLE_ENTITY);
+            return $this->page(
+                $units,
+                $view + ['problem' => ucfirst(rtrim($e->getMessage(), '.')) . '.'],
+                Response::HTTP_UNPROCESSABLE_ENTITY,
+            );
         }
 
         return $this->page($units, $view);
@@ -105,7 +109,11 @@ final class MeasureController extends AbstractController
             throw new InvalidInput('', 'The pockets’ mouths must be given in inches, between 3.75 and 5.5 (sides 5.9).');
         }
 
-        return new Table(TableSize::tryFrom($size) ?? throw new InvalidInput('size', 'is not 7ft, 8ft or 9ft'), $corner * 0.0254, $side * 0.0254);
+        return new Table(
+            TableSize::tryFrom($size) ?? throw new InvalidInput('size', 'is not 7ft, 8ft or 9ft'),
+            $corner * 0.0254,
+            $side * 0.0254,
+        );
     }
 
     private function save(ProfileKind $kind, string $name, FitResult $fit, Sheet $sheet): void
@@ -186,7 +194,10 @@ final class MeasureController extends AbstractController
      */
     private static function shown(array $rows, Units $units): array
     {
-        return self::map($rows, static fn(string $text, string $unit): string => (string) round((float) $text / self::scale($unit, $units), 3));
+        return self::map(
+            $rows,
+            static fn(string $text, string $unit): string => (string) round((float) $text / self::scale($unit, $units), 3),
+        );
     }
 
     /**

@@ -33,8 +33,14 @@ final class PlanController extends WorkspaceController
     /** Plans that are laid side by side at most. */
     private const COMPARED = 3;
 
-    public function __construct(RackStore $store, WorkspaceBuilder $builder, ProfileStore $profiles, TaskDesk $desk, PlanDesk $plans, private readonly Visitor $visitor)
-    {
+    public function __construct(
+        RackStore $store,
+        WorkspaceBuilder $builder,
+        ProfileStore $profiles,
+        TaskDesk $desk,
+        PlanDesk $plans,
+        private readonly Visitor $visitor,
+    ) {
         parent::__construct($store, $builder, $profiles, $desk, $plans);
     }
 
@@ -46,7 +52,13 @@ final class PlanController extends WorkspaceController
             $pins = self::pins($request->request, $open->rack);
             $plan = $this->plans->ask($open, $pins, $this->visitor->of($request), $request->request->getBoolean('again'));
         } catch (InvalidInput $e) {
-            return $this->workspace($request, $id, $request->request->getInt('chosen'), ucfirst($e->getMessage()) . '.', Response::HTTP_UNPROCESSABLE_ENTITY);
+            return $this->workspace(
+                $request,
+                $id,
+                $request->request->getInt('chosen'),
+                ucfirst($e->getMessage()) . '.',
+                Response::HTTP_UNPROCESSABLE_ENTITY,
+            );
         } catch (TooMany $e) {
             return $this->workspace($request, $id, 0, $e->getMessage(), Response::HTTP_TOO_MANY_REQUESTS);
         }
@@ -73,7 +85,13 @@ final class PlanController extends WorkspaceController
             return $this->workspace($request, $id, 0, 'This plan has no shots yet.', Response::HTTP_UNPROCESSABLE_ENTITY);
         }
         if ($view->stale) {
-            return $this->workspace($request, $id, 0, 'The rack has changed since this plan was made; plan it again.', Response::HTTP_CONFLICT);
+            return $this->workspace(
+                $request,
+                $id,
+                0,
+                'The rack has changed since this plan was made; plan it again.',
+                Response::HTTP_CONFLICT,
+            );
         }
         try {
             $this->store->change($id, $this->version($request), 'take the plan over', $view->line->named($open->rack->name));
@@ -92,7 +110,10 @@ final class PlanController extends WorkspaceController
     {
         $open = $this->find($id);
         $all = $this->plans->all($id);
-        $asked = array_filter(explode(',', implode(',', array_map(strval(...), array_filter($request->query->all('with'), is_scalar(...))))), is_numeric(...));
+        $asked = array_filter(
+            explode(',', implode(',', array_map(strval(...), array_filter($request->query->all('with'), is_scalar(...))))),
+            is_numeric(...),
+        );
         $chosen = array_values(array_filter($all, static fn(PlanRecord $p): bool => \in_array((string) $p->id(), $asked, true)));
         $chosen = [] === $chosen ? $all : $chosen;
         $views = array_map(fn(PlanRecord $p): PlanView => new PlanView($open, $p, $all), \array_slice($chosen, 0, self::COMPARED));
@@ -127,7 +148,10 @@ final class PlanController extends WorkspaceController
             }
             $zone = trim($form->getString("zone-$ball"));
             if ('' !== $zone) {
-                $pins['zones'][$ball] = array_map(static fn(string $at): array => explode(',', $at), preg_split('/[\s;]+/', $zone, -1, \PREG_SPLIT_NO_EMPTY) ?: []);
+                $pins['zones'][$ball] = array_map(
+                    static fn(string $at): array => explode(',', $at),
+                    preg_split('/[\s;]+/', $zone, -1, \PREG_SPLIT_NO_EMPTY) ?: [],
+                );
             }
         }
 

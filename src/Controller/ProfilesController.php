@@ -23,7 +23,11 @@ use ZigLane\Core\InvalidInput;
 #[Route('/profiles')]
 final class ProfilesController extends AbstractController
 {
-    public function __construct(private readonly ProfileStore $store, private readonly ProfileForm $form, private readonly LoggerInterface $logger) {}
+    public function __construct(
+        private readonly ProfileStore $store,
+        private readonly ProfileForm $form,
+        private readonly LoggerInterface $logger,
+    ) {}
 
     #[Route('', name: 'profiles', methods: ['GET'])]
     public function list(): Response
@@ -40,7 +44,11 @@ final class ProfilesController extends AbstractController
             array_push($deleted, ...$this->store->all($kind, deleted: true));
         }
 
-        return $this->render('profiles.html.twig', ['shelves' => $shelves, 'deleted' => $deleted, 'problem' => $problem], new Response(status: $status));
+        return $this->render(
+            'profiles.html.twig',
+            ['shelves' => $shelves, 'deleted' => $deleted, 'problem' => $problem],
+            new Response(status: $status),
+        );
     }
 
     #[Route('/new/{kind}', name: 'profile_new', methods: ['GET', 'POST'])]

@@ -47,7 +47,12 @@ final class RackController extends WorkspaceController
         if ($request->headers->has('HX-Request') || $request->query->has('read') || $request->query->has('plan')) {
             return $this->workspace($request, $id, $chosen);
         }
-        $page = $this->pages->page($id, $chosen, Units::of($request), fn(): string => (string) $this->workspace($request, $id, $chosen)->getContent());
+        $page = $this->pages->page(
+            $id,
+            $chosen,
+            Units::of($request),
+            fn(): string => (string) $this->workspace($request, $id, $chosen)->getContent(),
+        );
 
         return new Response($page, headers: ['Vary' => 'HX-Request', 'Cache-Control' => 'no-store']);
     }
@@ -60,7 +65,13 @@ final class RackController extends WorkspaceController
             [$rack, $label, $chosen] = $this->editor->edit($this->find($id)->rack, $request->request, $chosen);
             $this->store->change($id, $this->version($request), $label, $rack);
         } catch (InvalidInput $e) {
-            return $this->workspace($request, $id, $chosen, 'version' === $e->path ? $e->problem : $e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY);
+            return $this->workspace(
+                $request,
+                $id,
+                $chosen,
+                'version' === $e->path ? $e->problem : $e->getMessage(),
+                Response::HTTP_UNPROCESSABLE_ENTITY,
+            );
         } catch (StaleRack $e) {
             return $this->workspace($request, $id, $chosen, $e->getMessage(), Response::HTTP_CONFLICT);
         }

@@ -75,7 +75,10 @@ final class RacksController extends AbstractController
     private static function between(string $text, string $what, float $low, float $high): float
     {
         if (!is_numeric($text) || (float) $text < $low || (float) $text > $high) {
-            throw new InvalidInput('', \sprintf('%s must be a number from %s to %s, not "%s".', $what, $low, $high, mb_strimwidth($text, 0, 20, '…')));
+            throw new InvalidInput(
+                '',
+                \sprintf('%s must be a number from %s to %s, not "%s".', $what, $low, $high, mb_strimwidth($text, 0, 20, '…')),
+            );
         }
 
         return (float) $text;
@@ -97,7 +100,14 @@ final class RacksController extends AbstractController
             }
             $record = $this->store->create(RackFile::read(JsonText::decode($file->getContent())), 'import');
         } catch (InvalidInput $e) {
-            return $this->page($request, \sprintf('%s was not imported. %s', $file instanceof UploadedFile ? $file->getClientOriginalName() : 'Nothing', ucfirst($e->getMessage())));
+            return $this->page(
+                $request,
+                \sprintf(
+                    '%s was not imported. %s',
+                    $file instanceof UploadedFile ? $file->getClientOriginalName() : 'Nothing',
+                    ucfirst($e->getMessage()),
+                ),
+            );
         }
         return $this->redirectToRoute('rack', ['id' => $record->id()], Response::HTTP_SEE_OTHER);
     }
@@ -109,7 +119,9 @@ final class RacksController extends AbstractController
         $back = $request->headers->get('Referer');
         $home = $request->getSchemeAndHttpHost() . '/';
         $response = $this->redirect(null !== $back && str_starts_with($back, $home) ? $back : '/', Response::HTTP_SEE_OTHER);
-        $response->headers->setCookie(Cookie::create(Units::COOKIE, $units->value, '+5 years', secure: false, sameSite: Cookie::SAMESITE_LAX));
+        $response->headers->setCookie(
+            Cookie::create(Units::COOKIE, $units->value, '+5 years', secure: false, sameSite: Cookie::SAMESITE_LAX),
+        );
 
         return $response;
     }
@@ -132,7 +144,10 @@ final class RacksController extends AbstractController
 
         return $this->render('racks.html.twig', [
             'cards' => $cards,
-            'kinds' => array_map(static fn(RackCard $card): ?string => null === $card->rack ? null : self::kindOf($card->rack->table), $cards),
+            'kinds' => array_map(
+                static fn(RackCard $card): ?string => null === $card->rack ? null : self::kindOf($card->rack->table),
+                $cards,
+            ),
             'tables' => $tables,
             'all' => $all,
             'page' => $page,
@@ -140,11 +155,17 @@ final class RacksController extends AbstractController
             'deleted' => $deleted,
             'put_aside' => $deleted ? 0 : $putAside,
             'failed' => $this->failed->count(),
-            'just_deleted' => $deleted || 1 !== preg_match('/^[1-9][0-9]{0,8}$/D', $request->query->getString('gone')) ? 0 : $request->query->getInt('gone'),
+            'just_deleted' => $deleted || 1 !== preg_match(
+                '/^[1-9][0-9]{0,8}$/D',
+                $request->query->getString('gone'),
+            ) ? 0 : $request->query->getInt('gone'),
             'games' => GameName::cases(),
             'fresh' => random_int(1, 9999),
             'problem' => $problem,
-        ], new Response(status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY, headers: ['Cache-Control' => 'no-store']));
+        ], new Response(
+            status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY,
+            headers: ['Cache-Control' => 'no-store'],
+        ));
     }
 
     /** Tables that look the same have the same one. */

@@ -84,7 +84,10 @@ final class ReadController extends AbstractController
     {
         $rack = $this->rack($request, $id);
 
-        return $this->worked(fn(): Answer => $this->desk->ask(FindWay::class, [$rack, $this->place($request, $rack)]), function (mixed $reach): Response {
+        return $this->worked(fn(): Answer => $this->desk->ask(
+            FindWay::class,
+            [$rack, $this->place($request, $rack)],
+        ), function (mixed $reach): Response {
             \assert($reach instanceof ReachView);
 
             return $this->render('reach.html.twig', ['r' => $reach]);
@@ -97,7 +100,10 @@ final class ReadController extends AbstractController
     {
         $rack = $this->store->open($id)->rack;
 
-        return $this->worked(fn(): Answer => $this->desk->ask(JudgeLegs::class, [$rack->named('-'), $request->query->getInt('leg')]), function (mixed $position): Response {
+        return $this->worked(fn(): Answer => $this->desk->ask(
+            JudgeLegs::class,
+            [$rack->named('-'), $request->query->getInt('leg')],
+        ), function (mixed $position): Response {
             \assert($position instanceof PositionView);
 
             return $this->render('position.html.twig', ['p' => $position]);

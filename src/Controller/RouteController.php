@@ -41,9 +41,14 @@ final class RouteController extends AbstractController
         $open = $this->store->open($id);
         $leg = $request->query->getInt('leg');
         $likes = explode(' ', $request->query->getString('style'));
-        $style = new Style(...array_combine(self::LIKES, array_map(static fn(string $l): bool => \in_array($l, $likes, true), self::LIKES)));
+        $style = new Style(
+            ...array_combine(self::LIKES, array_map(static fn(string $l): bool => \in_array($l, $likes, true), self::LIKES)),
+        );
 
-        return $this->worked(fn(): Answer => $this->desk->ask(FindRoutes::class, [...$this->asked($open, $leg), $id]), function (mixed $list) use ($open, $leg, $style): Response {
+        return $this->worked(fn(): Answer => $this->desk->ask(
+            FindRoutes::class,
+            [...$this->asked($open, $leg), $id],
+        ), function (mixed $list) use ($open, $leg, $style): Response {
             \assert($list instanceof RouteList);
             [$rack] = $this->asked($open, $leg);
             [$chosen, $cost] = [] === $list->routes ? [null, 0.0] : $style->choose($list->routes);

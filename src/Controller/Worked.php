@@ -35,9 +35,17 @@ trait Worked
                 $response->headers->set('X-Ask-Again', (string) self::AGAIN);
             }
         } catch (InvalidInput $e) {
-            $response = new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
+            $response = new Response(
+                $e->getMessage(),
+                Response::HTTP_UNPROCESSABLE_ENTITY,
+                ['Content-Type' => 'text/plain; charset=UTF-8'],
+            );
         } catch (TooMany $e) {
-            $response = new Response($e->getMessage(), Response::HTTP_TOO_MANY_REQUESTS, ['Content-Type' => 'text/plain; charset=UTF-8', 'Retry-After' => '3']);
+            $response = new Response(
+                $e->getMessage(),
+                Response::HTTP_TOO_MANY_REQUESTS,
+                ['Content-Type' => 'text/plain; charset=UTF-8', 'Retry-After' => '3'],
+            );
         }
         $response->headers->set('Cache-Control', 'no-store');
 

@@ -82,7 +82,10 @@ abstract class WorkspaceController extends AbstractController
      */
     private static function address(int $id, int $chosen, ?Look $look, ?PlanView $plan): array
     {
-        return ['id' => $id] + (0 === $chosen ? [] : ['leg' => $chosen]) + (null === $look ? [] : ['read' => $look->text()]) + (null === $plan ? [] : ['plan' => $plan->id()]);
+        return ['id' => $id]
+            + (0 === $chosen ? [] : ['leg' => $chosen])
+            + (null === $look ? [] : ['read' => $look->text()])
+            + (null === $plan ? [] : ['plan' => $plan->id()]);
     }
 
     protected function workspace(Request $request, int $id, int $chosen, ?string $problem = null, int $status = Response::HTTP_OK): Response

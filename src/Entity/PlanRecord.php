@@ -83,8 +83,15 @@ class PlanRecord
     #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
     private \DateTimeImmutable $createdAt;
 
-    public function __construct(RackRecord $rack, string $sameAs, string $document, string $pins, float $budget, string $visitor, \DateTimeImmutable $now)
-    {
+    public function __construct(
+        RackRecord $rack,
+        string $sameAs,
+        string $document,
+        string $pins,
+        float $budget,
+        string $visitor,
+        \DateTimeImmutable $now,
+    ) {
         $this->rack = $rack;
         $this->sameAs = $sameAs;
         $this->document = $document;

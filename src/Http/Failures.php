@@ -45,7 +45,8 @@ final readonly class Failures
 
             return;
         }
-        $refused = ($exception instanceof HttpExceptionInterface && $exception->getStatusCode() < 500) || $exception instanceof RequestExceptionInterface;
+        $refused = ($exception instanceof HttpExceptionInterface && $exception->getStatusCode() < 500)
+            || $exception instanceof RequestExceptionInterface;
         if ($refused) {
             $this->logger->info('Refused: ' . $exception->getMessage());
         } else {

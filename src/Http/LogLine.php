@@ -13,7 +13,12 @@ final class LogLine extends LineFormatter
 {
     public function __construct()
     {
-        parent::__construct("%datetime% %level_name% %message% %context% %extra%\n", 'Y-m-d\TH:i:sP', ignoreEmptyContextAndExtra: true, includeStacktraces: true);
+        parent::__construct(
+            "%datetime% %level_name% %message% %context% %extra%\n",
+            'Y-m-d\TH:i:sP',
+            ignoreEmptyContextAndExtra: true,
+            includeStacktraces: true,
+        );
         $this->allowInlineLineBreaks = false;
     }
 }

@@ -31,13 +31,18 @@ final readonly class RackPages
         } elseif ($exception instanceof DeletedRack || $exception instanceof DamagedRack) {
             // What htmx asked for would land in the middle of a page: it goes to the whole page instead.
             if ($event->getRequest()->headers->has('HX-Request')) {
-                $event->setResponse(new Response(headers: ['HX-Redirect' => $this->urls->generate('rack', ['id' => $exception->record->id()])]));
+                $event->setResponse(
+                    new Response(headers: ['HX-Redirect' => $this->urls->generate('rack', ['id' => $exception->record->id()])]),
+                );
                 $event->allowCustomResponseCode();
 
                 return;
             }
             $event->setResponse(new Response(
-                $this->twig->render($exception instanceof DeletedRack ? 'deleted.html.twig' : 'damaged.html.twig', ['record' => $exception->record, 'why' => $exception->getMessage()]),
+                $this->twig->render(
+                    $exception instanceof DeletedRack ? 'deleted.html.twig' : 'damaged.html.twig',
+                    ['record' => $exception->record, 'why' => $exception->getMessage()],
+                ),
                 $exception instanceof DeletedRack ? Response::HTTP_GONE : Response::HTTP_UNPROCESSABLE_ENTITY,
                 ['Cache-Control' => 'no-store'],
             ));

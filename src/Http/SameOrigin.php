@@ -36,7 +36,10 @@ final class SameOrigin
     public function onResponse(ResponseEvent $event): void
     {
         $headers = $event->getResponse()->headers;
-        $headers->set('Content-Security-Policy', "default-src 'self'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'");
+        $headers->set(
+            'Content-Security-Policy',
+            "default-src 'self'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'",
+        );
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('X-Frame-Options', 'DENY');
         $headers->set('Referrer-Policy', 'same-origin');

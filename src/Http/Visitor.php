@@ -30,11 +30,18 @@ final readonly class Visitor
     public function onResponse(ResponseEvent $event): void
     {
         $request = $event->getRequest();
-        if (!$event->isMainRequest() || !$request->isMethod('GET') || '/ready' === $request->getPathInfo() || null !== $this->number($request)) {
+        if (
+            !$event->isMainRequest()
+            || !$request->isMethod('GET')
+            || '/ready' === $request->getPathInfo()
+            || null !== $this->number($request)
+        ) {
             return;
         }
         $number = bin2hex(random_bytes(8));
-        $event->getResponse()->headers->setCookie(Cookie::create(self::COOKIE, $number . '.' . $this->sign($number), '+1 year', secure: false, sameSite: Cookie::SAMESITE_LAX));
+        $event->getResponse()->headers->setCookie(
+            Cookie::create(self::COOKIE, $number . '.' . $this->sign($number), '+1 year', secure: false, sameSite: Cookie::SAMESITE_LAX),
+        );
     }
 
     private function number(Request $request): ?string

@@ -30,7 +30,11 @@ final class PlanDesk
     private const MOST_OF_RACK = 8;
     private const MOST = 60;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly PlanLedger $ledger, private readonly Turns $turns) {}
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly PlanLedger $ledger,
+        private readonly Turns $turns,
+    ) {}
 
     /**
      * A plan for a rack as it stands; one that is under way or done already, if it is the same.
@@ -47,10 +51,26 @@ final class PlanDesk
         $pinned = json_encode(ConstraintsFile::write($pins, $open->rack), \JSON_THROW_ON_ERROR);
         $same = self::key($open, $pins);
 
-        $plan = $this->entities->wrapInTransaction(function () use ($open, $same, $document, $pinned, $visitor, $again, $budget): PlanRecord {
+        $plan = $this->entities->wrapInTransaction(function () use (
+            $open,
+            $same,
+            $document,
+            $pinned,
+            $visitor,
+            $again,
+            $budget,
+        ): PlanRecord {
             // Two requests at once for the same: the second waits here and then finds the first one's order.
-            $rack = $this->entities->find(RackRecord::class, $open->record->id(), LockMode::PESSIMISTIC_WRITE) ?? throw new InvalidInput('rack', 'is gone');
-            foreach ($this->entities->getRepository(PlanRecord::class)->findBy(['rack' => $rack, 'sameAs' => $same], ['id' => 'DESC'], 5) as $known) {
+            $rack = $this->entities->find(
+                RackRecord::class,
+                $open->record->id(),
+                LockMode::PESSIMISTIC_WRITE,
+            ) ?? throw new InvalidInput('rack', 'is gone');
+            foreach ($this->entities->getRepository(PlanRecord::class)->findBy(
+                ['rack' => $rack, 'sameAs' => $same],
+                ['id' => 'DESC'],
+                5,
+            ) as $known) {
                 if ($known->isUnderWay() || (!$again && PlanRecord::DONE === $known->state())) {
                     return $known;
                 }
@@ -59,7 +79,9 @@ final class PlanDesk
             $plan = new PlanRecord($rack, $same, $document, $pinned, $budget, $visitor, new \DateTimeImmutable());
             $this->entities->persist($plan);
             $this->entities->flush();
-            $this->entities->createQuery('DELETE FROM ' . PlanRecord::class . ' p WHERE p.rack = :rack AND p.id <= :old AND p.state NOT IN (:open)')
+            $this->entities->createQuery(
+                'DELETE FROM ' . PlanRecord::class . ' p WHERE p.rack = :rack AND p.id <= :old AND p.state NOT IN (:open)',
+            )
                 ->execute(['rack' => $rack->id(), 'old' => $this->oldest($rack), 'open' => PlanRecord::UNDER_WAY]);
 
             return $plan;
@@ -96,7 +118,10 @@ final class PlanDesk
             return 0;
         }
         /** @var list<array{id: int, visitor: string}> $all */
-        $all = $this->entities->getConnection()->fetchAllAssociative('SELECT id, visitor FROM plan WHERE state IN (?, ?, ?) ORDER BY id', PlanRecord::UNDER_WAY);
+        $all = $this->entities->getConnection()->fetchAllAssociative(
+            'SELECT id, visitor FROM plan WHERE state IN (?, ?, ?) ORDER BY id',
+            PlanRecord::UNDER_WAY,
+        );
         $turn = $turns = [];
         foreach ($all as $row) {
             $turn[$row['visitor']] = ($turn[$row['visitor']] ?? 0) + 1;
@@ -104,7 +129,13 @@ final class PlanDesk
         }
         $mine = $turns[$plan->id()] ?? 0;
 
-        return \count(array_filter($turns, static fn(int $t, int $id): bool => $t < $mine || ($t === $mine && $id < $plan->id()), \ARRAY_FILTER_USE_BOTH));
+        return \count(
+            array_filter(
+                $turns,
+                static fn(int $t, int $id): bool => $t < $mine || ($t === $mine && $id < $plan->id()),
+                \ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 
     /** What two orders for the same plan have in common. */
@@ -153,7 +184,10 @@ final class PlanDesk
     /** What was pinned when a plan was asked for. */
     public static function pinsOf(PlanRecord $plan): PlanConstraints
     {
-        return ConstraintsFile::read(json_decode($plan->pins(), true, 16, \JSON_THROW_ON_ERROR), RackFile::read(JsonText::decode($plan->document(), \PHP_INT_MAX)));
+        return ConstraintsFile::read(
+            json_decode($plan->pins(), true, 16, \JSON_THROW_ON_ERROR),
+            RackFile::read(JsonText::decode($plan->document(), \PHP_INT_MAX)),
+        );
     }
 
     private function oldest(RackRecord $rack): int

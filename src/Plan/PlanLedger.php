@@ -20,20 +20,27 @@ final readonly class PlanLedger
     /**
      * Begins a plan.
      *
-     * @return array{crashes: int, document: string, pins: string, budget: float}|null null when it is not to be worked on: stopped, done or gone
+     * @return array{crashes: int, document: string, pins: string, budget: float}|null
+     *               null when it is not to be worked on: stopped, done or gone
      *
      * @throws GivenUp when it ended its worker too often
      */
     public function begin(int $id, string $worker): ?array
     {
         $job = $this->database->transactional(function () use ($id, $worker): ?array {
-            $row = $this->database->fetchAssociative('SELECT state, document, pins, budget, crashes FROM plan WHERE id = ? FOR UPDATE', [$id]);
+            $row = $this->database->fetchAssociative(
+                'SELECT state, document, pins, budget, crashes FROM plan WHERE id = ? FOR UPDATE',
+                [$id],
+            );
             if (false === $row || !\in_array($row['state'], PlanRecord::UNDER_WAY, true)) {
                 return null;
             }
             // It was begun and neither ended nor handed back: that worker died.
             $crashes = (is_numeric($row['crashes']) ? (int) $row['crashes'] : 0) + (PlanRecord::RUNNING === $row['state'] ? 1 : 0);
-            $this->database->executeStatement('UPDATE plan SET state = ?, worker = ?, crashes = ? WHERE id = ?', [PlanRecord::RUNNING, $worker, $crashes, $id]);
+            $this->database->executeStatement(
+                'UPDATE plan SET state = ?, worker = ?, crashes = ? WHERE id = ?',
+                [PlanRecord::RUNNING, $worker, $crashes, $id],
+            );
 
             return [
                 'crashes' => $crashes,
@@ -56,7 +63,10 @@ final readonly class PlanLedger
      */
     public function keep(int $id, string $worker, string $result, float $seconds): bool
     {
-        $this->database->executeStatement('UPDATE plan SET result = ?, seconds = ? WHERE id = ? AND worker = ? AND state = ?', [$result, $seconds, $id, $worker, PlanRecord::RUNNING]);
+        $this->database->executeStatement(
+            'UPDATE plan SET result = ?, seconds = ? WHERE id = ? AND worker = ? AND state = ?',
+            [$result, $seconds, $id, $worker, PlanRecord::RUNNING],
+        );
 
         return self::isWanted($this->database, $id, $worker);
     }
@@ -64,13 +74,19 @@ final readonly class PlanLedger
     /** Whether a worker is to go on with a plan. */
     public static function isWanted(Connection $database, int $id, string $worker): bool
     {
-        return false !== $database->fetchOne('SELECT 1 FROM plan WHERE id = ? AND worker = ? AND state = ?', [$id, $worker, PlanRecord::RUNNING]);
+        return false !== $database->fetchOne(
+            'SELECT 1 FROM plan WHERE id = ? AND worker = ? AND state = ?',
+            [$id, $worker, PlanRecord::RUNNING],
+        );
     }
 
     /** Stops it at once, also when its worker hangs: what it has so far stays. */
     public function stop(int $id): void
     {
-        $this->database->executeStatement('UPDATE plan SET state = ? WHERE id = ? AND state IN (?, ?, ?)', [PlanRecord::STOPPED, $id, ...PlanRecord::UNDER_WAY]);
+        $this->database->executeStatement(
+            'UPDATE plan SET state = ? WHERE id = ? AND state IN (?, ?, ?)',
+            [PlanRecord::STOPPED, $id, ...PlanRecord::UNDER_WAY],
+        );
     }
 
     /** Ends it, and with it the visitor's turn. */
@@ -78,20 +94,32 @@ final readonly class PlanLedger
     {
         $this->database->executeStatement(
             'UPDATE plan SET state = ?, problem = ? WHERE id = ? AND worker = ? AND state = ?',
-            [null === $problem ? PlanRecord::DONE : PlanRecord::FAILED, null === $problem ? null : mb_strimwidth($problem, 0, 300, '…'), $id, $worker, PlanRecord::RUNNING],
+            [
+                null === $problem ? PlanRecord::DONE : PlanRecord::FAILED,
+                null === $problem ? null : mb_strimwidth($problem, 0, 300, '…'),
+                $id,
+                $worker,
+                PlanRecord::RUNNING,
+            ],
         );
     }
 
     /** Hands a plan back that another worker is to go on with; nothing went wrong. */
     public function handBack(int $id, string $worker): bool
     {
-        return 0 < $this->database->executeStatement('UPDATE plan SET state = ?, worker = NULL WHERE id = ? AND worker = ? AND state = ?', [PlanRecord::QUEUED, $id, $worker, PlanRecord::RUNNING]);
+        return 0 < $this->database->executeStatement(
+            'UPDATE plan SET state = ?, worker = NULL WHERE id = ? AND worker = ? AND state = ?',
+            [PlanRecord::QUEUED, $id, $worker, PlanRecord::RUNNING],
+        );
     }
 
     /** Puts a plan that failed at the end of its visitor's line once more. */
     public function restart(int $id): void
     {
-        $this->database->executeStatement('UPDATE plan SET state = ?, problem = NULL, worker = NULL, crashes = 0 WHERE id = ? AND state = ?', [PlanRecord::WAITING, $id, PlanRecord::FAILED]);
+        $this->database->executeStatement(
+            'UPDATE plan SET state = ?, problem = NULL, worker = NULL, crashes = 0 WHERE id = ? AND state = ?',
+            [PlanRecord::WAITING, $id, PlanRecord::FAILED],
+        );
     }
 
     /**

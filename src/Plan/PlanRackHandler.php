@@ -110,7 +110,10 @@ final readonly class PlanRackHandler
         $plans = PlanSearch::within($job['budget'], $rack, $pins)->plans();
         $this->heart->during(static fn() => $plans->rewind());
         while ($plans->valid()) {
-            $result = json_encode(PlanFile::describe($plans->current()), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION);
+            $result = json_encode(
+                PlanFile::describe($plans->current()),
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION,
+            );
             if (!$this->ledger->keep($id, $worker, $result, microtime(true) - $began)) {
                 return;
             }

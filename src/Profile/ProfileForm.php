@@ -35,7 +35,12 @@ final class ProfileForm
      */
     public function fields(ProfileKind $kind): array
     {
-        $field = static fn(string $label, string $unit = '', string $hint = '', string ...$choices): array => ['label' => $label, 'unit' => $unit, 'hint' => $hint, 'choices' => array_values($choices)];
+        $field = static fn(string $label, string $unit = '', string $hint = '', string ...$choices): array => [
+            'label' => $label,
+            'unit' => $unit,
+            'hint' => $hint,
+            'choices' => array_values($choices),
+        ];
 
         return match ($kind) {
             ProfileKind::Table => [
@@ -116,7 +121,11 @@ final class ProfileForm
             ], ''))[0])],
             ProfileKind::Player => ['player' => PlayerFields::write(PlayerFields::read(new Fields((object) [
                 'level' => $form->getString('level'),
-                'errors' => (object) ['aimDeg' => $number('aimDeg'), 'speedPercent' => $number('speedPercent'), 'tipMm' => $number('tipMm')],
+                'errors' => (object) [
+                    'aimDeg' => $number('aimDeg'),
+                    'speedPercent' => $number('speedPercent'),
+                    'tipMm' => $number('tipMm'),
+                ],
                 'hand' => $form->getString('hand'),
                 'reachCm' => $number('reachCm'),
             ], '')))],
@@ -147,14 +156,24 @@ final class ProfileForm
     {
         return [
             \sprintf('Makes the reference pot, a metre and a metre straight in, in %.0f %% of the tries', 100 * $this->reference($player)),
-            \sprintf('Aim ± %.2f°, speed ± %.0f %%, tip ± %.1f mm; %s-handed, reaches %.0f cm', rad2deg($player->aim), 100 * $player->speed, 1000 * $player->tip, $player->hand->value, 100 * $player->reach),
+            \sprintf(
+                'Aim ± %.2f°, speed ± %.0f %%, tip ± %.1f mm; %s-handed, reaches %.0f cm',
+                rad2deg($player->aim),
+                100 * $player->speed,
+                1000 * $player->tip,
+                $player->hand->value,
+                100 * $player->reach,
+            ),
         ];
     }
 
     /** Chance of the reference pot; worked out once for each set of errors. */
     private function reference(Player $player): float
     {
-        return $this->cache->get('reference-' . hash('xxh128', serialize([$player->aim, $player->speed, $player->tip])), static function (ItemInterface $item) use ($player): float {
+        return $this->cache->get('reference-' . hash(
+            'xxh128',
+            serialize([$player->aim, $player->speed, $player->tip]),
+        ), static function (ItemInterface $item) use ($player): float {
             $item->expiresAfter(self::REMEMBERED);
 
             return (new Calibration())->chance($player);

@@ -125,7 +125,9 @@ final class ProfileStore
     /** Removes for good what was deleted long ago. */
     public function purge(\DateTimeImmutable $now): void
     {
-        $this->entities->createQuery('DELETE FROM ' . Profile::class . ' p WHERE p.deletedAt < :old')->execute(['old' => $now->modify('-30 days')]);
+        $this->entities->createQuery(
+            'DELETE FROM ' . Profile::class . ' p WHERE p.deletedAt < :old',
+        )->execute(['old' => $now->modify('-30 days')]);
     }
 
     public function table(Profile $profile): Table

@@ -34,7 +34,10 @@ final readonly class KeptPages
     public function page(int $rack, int $chosen, Units $units, callable $draw): string
     {
         $state = $this->database->fetchNumeric(
-            'SELECT r.version, r.present, MD5(v.document), (SELECT CONCAT_WS(",", COUNT(*), MAX(p.updated_at), MD5(GROUP_CONCAT(p.name ORDER BY p.id))) FROM profile p WHERE p.deleted_at IS NULL)
+            'SELECT r.version, r.present, MD5(v.document), (
+                SELECT CONCAT_WS(",", COUNT(*), MAX(p.updated_at), MD5(GROUP_CONCAT(p.name ORDER BY p.id)))
+                FROM profile p WHERE p.deleted_at IS NULL
+             )
              FROM rack r JOIN rack_revision v ON v.rack_id = r.id AND v.number = r.present WHERE r.id = ? AND r.deleted_at IS NULL',
             [$rack],
         );

@@ -29,7 +29,10 @@ final readonly class PlayedLines
             return [];
         }
 
-        return $this->cache->get('line-' . hash('xxh128', RackStore::encode($rack->named('-'))), static function (ItemInterface $item) use ($rack): array {
+        return $this->cache->get('line-' . hash(
+            'xxh128',
+            RackStore::encode($rack->named('-')),
+        ), static function (ItemInterface $item) use ($rack): array {
             $item->expiresAfter(self::REMEMBERED);
 
             return LinePlayer::for($rack)->play($rack);

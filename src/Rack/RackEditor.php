@@ -51,7 +51,11 @@ final class RackEditor
         return match ($op) {
             'place', 'type', 'nudge', 'freeze' => $this->move($op, $rack, $form, $chosen),
             'remove' => $this->remove($rack, $form),
-            'hand' => [$rack->withBallInHand($form->getBoolean('inHand')), $form->getBoolean('inHand') ? 'take ball in hand' : 'give up ball in hand', $chosen],
+            'hand' => [
+                $rack->withBallInHand($form->getBoolean('inHand')),
+                $form->getBoolean('inHand') ? 'take ball in hand' : 'give up ball in hand',
+                $chosen,
+            ],
             'table' => $this->table($rack, $form),
             'equip' => $this->equip($rack, $form),
             'rename' => $this->rename($rack, $form, $chosen),
@@ -75,9 +79,16 @@ final class RackEditor
         try {
             $to = match ($op) {
                 'type' => $placement->typed($form->getString('at')),
-                'freeze' => $placement->frozen($here, Rail::tryFrom($form->getString('rail')) ?? throw new InvalidInput('', 'There is no such rail.')),
+                'freeze' => $placement->frozen(
+                    $here,
+                    Rail::tryFrom($form->getString('rail')) ?? throw new InvalidInput('', 'There is no such rail.'),
+                ),
                 'nudge' => $placement->nudged($here, self::number($form, 'dx'), self::number($form, 'dy')),
-                default => $placement->snapped($rack->layout, $ball, $placement->inDiamonds(self::number($form, 'x'), self::number($form, 'y'))),
+                default => $placement->snapped(
+                    $rack->layout,
+                    $ball,
+                    $placement->inDiamonds(self::number($form, 'x'), self::number($form, 'y')),
+                ),
             };
             $changed = $placement->place($rack, $ball, $to);
         } catch (InvalidInput $e) {
@@ -110,7 +121,14 @@ final class RackEditor
     private function table(Rack $rack, InputBag $form): array
     {
         $size = TableSize::tryFrom($form->getString('size')) ?? throw new InvalidInput('size', 'is not 7ft, 8ft or 9ft');
-        $mouths = new Fields((object) ['cornerMouthMm' => self::number($form, 'corner') * 25.4, 'sideMouthMm' => self::number($form, 'side') * 25.4, 'size' => $size->value], 'table');
+        $mouths = new Fields(
+            (object) [
+                'cornerMouthMm' => self::number($form, 'corner') * 25.4,
+                'sideMouthMm' => self::number($form, 'side') * 25.4,
+                'size' => $size->value,
+            ],
+            'table',
+        );
         try {
             [$table] = EquipmentFields::table($mouths);
             $changed = $rack->onTable(new Table($size, $table->cornerMouth, $table->sideMouth, $rack->table->cloth, $rack->table->cushion));
@@ -222,7 +240,11 @@ final class RackEditor
             $shot['speed'] = (object) ['mps' => self::number($form, 'mps')];
         }
         if ('' !== $form->getString('ball')) {
-            $shot += ['ball' => $form->getString('ball'), 'pocket' => $form->getString('pocket'), 'pocketOffset' => self::number($form, 'offset')];
+            $shot += [
+                'ball' => $form->getString('ball'),
+                'pocket' => $form->getString('pocket'),
+                'pocketOffset' => self::number($form, 'offset'),
+            ];
         } else {
             $shot += ['aimDeg' => self::number($form, 'aim')];
         }

@@ -62,7 +62,9 @@ final class RackStore
         }
         $number = $record->present();
         $around = [];
-        foreach ($this->entities->getRepository(RackRevision::class)->findBy(['rack' => $record, 'number' => [$number - 1, $number, $number + 1]]) as $revision) {
+        foreach ($this->entities->getRepository(RackRevision::class)->findBy(
+            ['rack' => $record, 'number' => [$number - 1, $number, $number + 1]],
+        ) as $revision) {
             $around[$revision->number()] = $revision;
         }
         $present = $around[$number] ?? null;
@@ -147,7 +149,9 @@ final class RackStore
         $drawing = SmallDrawing::encode($rack);
         $this->locked($id, $version, function (RackRecord $record) use ($label, $rack, $document, $drawing): void {
             $number = $record->present() + 1;
-            $this->entities->createQuery('DELETE FROM ' . RackRevision::class . ' v WHERE v.rack = :rack AND (v.number >= :number OR v.number <= :old)')
+            $this->entities->createQuery(
+                'DELETE FROM ' . RackRevision::class . ' v WHERE v.rack = :rack AND (v.number >= :number OR v.number <= :old)',
+            )
                 ->execute(['rack' => $record->id(), 'number' => $number, 'old' => $number - self::MOST_REVISIONS]);
             $now = self::now();
             $revision = new RackRevision($record, $number, mb_strimwidth($label, 0, 150, '…'), $document, $now);
@@ -210,7 +214,10 @@ final class RackStore
     /** A rack as compact JSON. */
     public static function encode(Rack $rack): string
     {
-        return json_encode(RackFile::write($rack), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION);
+        return json_encode(
+            RackFile::write($rack),
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION,
+        );
     }
 
     /**
@@ -222,7 +229,10 @@ final class RackStore
     {
         $document = self::encode($rack);
         if (\strlen($document) > RackFile::LARGEST) {
-            throw new InvalidInput('', \sprintf('The rack would have a file of %d bytes (limit %d).', \strlen($document), RackFile::LARGEST));
+            throw new InvalidInput(
+                '',
+                \sprintf('The rack would have a file of %d bytes (limit %d).', \strlen($document), RackFile::LARGEST),
+            );
         }
         try {
             $again = self::encode(RackFile::read(JsonText::decode($document)));
@@ -249,7 +259,11 @@ final class RackStore
     private function locked(int $id, ?int $version, callable $work): void
     {
         $this->entities->wrapInTransaction(function () use ($id, $version, $work): void {
-            $record = $this->entities->find(RackRecord::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw new NoSuchRack("There is no rack $id.");
+            $record = $this->entities->find(
+                RackRecord::class,
+                $id,
+                LockMode::PESSIMISTIC_WRITE,
+            ) ?? throw new NoSuchRack("There is no rack $id.");
             $this->entities->refresh($record);
             if (null !== $version) {
                 if (null !== $record->deletedAt()) {
@@ -295,10 +309,17 @@ final class RackStore
             try {
                 return RackFile::read(JsonText::decode($revision->document(), \PHP_INT_MAX));
             } catch (InvalidInput $e) {
-                $damage = new DamagedRack($record, $revision->document(), ('' === $e->path ? ucfirst($e->problem) : \sprintf('“%s” %s', $e->path, $e->problem)) . '.');
+                $damage = new DamagedRack(
+                    $record,
+                    $revision->document(),
+                    ('' === $e->path ? ucfirst($e->problem) : \sprintf('“%s” %s', $e->path, $e->problem)) . '.',
+                );
             }
         }
-        $this->logger->error('A stored rack cannot be read.', ['rack' => $record->id(), 'revision' => $record->present(), 'why' => $damage->getMessage()]);
+        $this->logger->error(
+            'A stored rack cannot be read.',
+            ['rack' => $record->id(), 'revision' => $record->present(), 'why' => $damage->getMessage()],
+        );
 
         throw $damage;
     }

@@ -51,7 +51,12 @@ final readonly class FindRoutes implements Work
         }
         $wanted = array_values(array_diff(array_unique($wanted), [$ball]));
         if ([] !== $wanted || [] === $list) {
-            yield new RouteList([...$list, ...(new Breakout($rack, $ball, $pocket))->routes($search, $wanted)], true, $search->played, microtime(true) - $began);
+            yield new RouteList(
+                [...$list, ...(new Breakout($rack, $ball, $pocket))->routes($search, $wanted)],
+                true,
+                $search->played,
+                microtime(true) - $began,
+            );
         }
     }
 }

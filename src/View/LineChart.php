@@ -40,14 +40,39 @@ final readonly class LineChart
             htmlspecialchars($this->title),
         );
         for ($v = $this->x[0]; $v <= $this->x[1] + 1e-9; $v += $this->x[2]) {
-            $svg .= \sprintf('<path d="M%.1f %dV%d" stroke="#ddd"/><text x="%.1f" y="%d" text-anchor="middle">%s</text>', $this->px($v), self::TOP, self::HEIGHT - self::BOTTOM, $this->px($v), self::HEIGHT - self::BOTTOM + 16, round($v, 2));
+            $svg .= \sprintf(
+                '<path d="M%.1f %dV%d" stroke="#ddd"/><text x="%.1f" y="%d" text-anchor="middle">%s</text>',
+                $this->px($v),
+                self::TOP,
+                self::HEIGHT - self::BOTTOM,
+                $this->px($v),
+                self::HEIGHT - self::BOTTOM + 16,
+                round($v, 2),
+            );
         }
         for ($v = $this->y[0]; $v <= $this->y[1] + 1e-9; $v += $this->y[2]) {
-            $svg .= \sprintf('<path d="M%d %.1fH%d" stroke="#ddd"/><text x="%d" y="%.1f" text-anchor="end">%s</text>', self::LEFT, $this->py($v), self::WIDTH - self::RIGHT, self::LEFT - 6, $this->py($v) + 4, round($v, 2));
+            $svg .= \sprintf(
+                '<path d="M%d %.1fH%d" stroke="#ddd"/><text x="%d" y="%.1f" text-anchor="end">%s</text>',
+                self::LEFT,
+                $this->py($v),
+                self::WIDTH - self::RIGHT,
+                self::LEFT - 6,
+                $this->py($v) + 4,
+                round($v, 2),
+            );
         }
         $svg .= \sprintf('<text x="%d" y="18" font-weight="bold">%s</text>', self::LEFT, htmlspecialchars($this->title));
-        $svg .= \sprintf('<text x="%d" y="%d" text-anchor="middle">%s</text>', intdiv(self::LEFT + self::WIDTH - self::RIGHT, 2), self::HEIGHT - 14, htmlspecialchars($this->xName));
-        $svg .= \sprintf('<text transform="rotate(-90)" x="%d" y="16" text-anchor="middle">%s</text>', -intdiv(self::HEIGHT, 2), htmlspecialchars($this->yName));
+        $svg .= \sprintf(
+            '<text x="%d" y="%d" text-anchor="middle">%s</text>',
+            intdiv(self::LEFT + self::WIDTH - self::RIGHT, 2),
+            self::HEIGHT - 14,
+            htmlspecialchars($this->xName),
+        );
+        $svg .= \sprintf(
+            '<text transform="rotate(-90)" x="%d" y="16" text-anchor="middle">%s</text>',
+            -intdiv(self::HEIGHT, 2),
+            htmlspecialchars($this->yName),
+        );
         $inks = ['#b3261e', '#1b6ca8', '#2e7d32', '#7b3fa0', '#8a6d00', '#00695c', '#444', '#c2185b'];
         $dashes = ['', '7 4', '2 3', '10 3 2 3'];
         $n = 0;
@@ -57,7 +82,17 @@ final readonly class LineChart
             $svg .= "<path d=\"M$path\" fill=\"none\" stroke=\"$ink\" stroke-width=\"2\" stroke-dasharray=\"{$dashes[$n % 4]}\"/>";
             $last = end($points);
             if (false !== $last) {
-                $svg .= \sprintf('<path d="M%d %dh18" stroke="%s" stroke-width="2" stroke-dasharray="%s"/><text x="%d" y="%d" fill="%s">%s</text>', self::WIDTH - self::RIGHT + 8, self::TOP + 10 + 18 * $n, $ink, $dashes[$n % 4], self::WIDTH - self::RIGHT + 30, self::TOP + 14 + 18 * $n, $ink, htmlspecialchars($name));
+                $svg .= \sprintf(
+                    '<path d="M%d %dh18" stroke="%s" stroke-width="2" stroke-dasharray="%s"/><text x="%d" y="%d" fill="%s">%s</text>',
+                    self::WIDTH - self::RIGHT + 8,
+                    self::TOP + 10 + 18 * $n,
+                    $ink,
+                    $dashes[$n % 4],
+                    self::WIDTH - self::RIGHT + 30,
+                    self::TOP + 14 + 18 * $n,
+                    $ink,
+                    htmlspecialchars($name),
+                );
             }
             ++$n;
         }

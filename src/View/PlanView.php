@@ -25,7 +25,10 @@ final readonly class PlanView
     /** The rack with the plan's shots as its legs; null before there is any. */
     public ?Rack $line;
 
-    /** @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, sofar: float, route: string, why: list<string>, rough: bool, hinge: bool, zone: string, heart: string}> */
+    /**
+     * @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, sofar: float,
+     *            route: string, why: list<string>, rough: bool, hinge: bool, zone: string, heart: string}>
+     */
     public array $shots;
 
     /** @var list<string> */
@@ -123,7 +126,10 @@ final readonly class PlanView
         $size = $this->open->rack->table->size;
 
         return array_map(
-            static fn($region): string => implode('  ', array_map(static fn(Point $p): string => vsprintf('%.2f,%.2f', $size->diamondsOf($p)), $region->rings[0] ?? [])),
+            static fn($region): string => implode(
+                '  ',
+                array_map(static fn(Point $p): string => vsprintf('%.2f,%.2f', $size->diamondsOf($p)), $region->rings[0] ?? []),
+            ),
             $this->pins->zones,
         );
     }

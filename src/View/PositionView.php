@@ -25,10 +25,17 @@ final readonly class PositionView
     /**
      * @param array<int, float> $pots by leg
      * @param array<int, float> $runs products so far, by leg
-     * @param array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}|null $chances of
+     * @param array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}|null $chances
+     * of
      *                          the chosen leg, by playing it
      */
-    private function __construct(public array $pots, public array $runs, public ?LegPosition $position, public ?ZoneDrawing $zone, public ?array $chances) {}
+    private function __construct(
+        public array $pots,
+        public array $runs,
+        public ?LegPosition $position,
+        public ?ZoneDrawing $zone,
+        public ?array $chances,
+    ) {}
 
     /**
      * @param list<LegOutcome> $legs
@@ -41,7 +48,13 @@ final readonly class PositionView
         $run = 1.0;
         foreach ($legs as $leg) {
             $spec = $leg->spec;
-            if (LegState::Holds !== $leg->state || null === $leg->before || null === $leg->shot || null === $spec->ball || null === $spec->pocket) {
+            if (
+                LegState::Holds !== $leg->state
+                || null === $leg->before
+                || null === $leg->shot
+                || null === $spec->ball
+                || null === $spec->pocket
+            ) {
                 break;
             }
             $pot = new PotChance($simulator, $leg->before, $spec->ball, $spec->pocket, $rack->player);
@@ -58,7 +71,13 @@ final readonly class PositionView
 
         $chances = null === $leg || !isset($pots[$chosen]) ? null : self::chances($rack, $leg);
 
-        return new self($pots, $runs, $position, null === $position ? null : new ZoneDrawing($position->zone, $rack->table->size), $chances);
+        return new self(
+            $pots,
+            $runs,
+            $position,
+            null === $position ? null : new ZoneDrawing($position->zone, $rack->table->size),
+            $chances,
+        );
     }
 
     /**

@@ -20,7 +20,8 @@ use ZigLane\Core\Reading\TroubleKind;
 /**
  * A reading as the page shows it: marks in mm, and words.
  *
- * @phpstan-type Way array{pocket: Pocket, state: string, words: string, tick: string, lane: string, end: array{x: string, y: string}, degrees: float, share: float}
+ * @phpstan-type Way array{pocket: Pocket, state: string, words: string, tick: string, lane: string,
+ *                          end: array{x: string, y: string}, degrees: float, share: float}
  */
 final readonly class ReadingView
 {
@@ -127,7 +128,9 @@ final readonly class ReadingView
                 'blocked' => "blocked by$by",
                 default => 'closed by the angle',
             },
-            'tick' => 'M' . Svg::point($from->toward($way, self::TICK_FROM)) . 'L' . Svg::point($from->toward($way, self::TICK_FROM + self::TICK_LONG * (0.35 + 0.65 * $o->share()))),
+            'tick' => 'M' . Svg::point($from->toward($way, self::TICK_FROM)) . 'L' . Svg::point(
+                $from->toward($way, self::TICK_FROM + self::TICK_LONG * (0.35 + 0.65 * $o->share())),
+            ),
             'lane' => 'M' . Svg::point($from->toward($way, 0.03)) . 'L' . Svg::point($end),
             'end' => ['x' => Svg::mm($end->x), 'y' => Svg::mm($end->y)],
             'degrees' => rad2deg($o->free),
@@ -142,7 +145,11 @@ final readonly class ReadingView
             $blocked = array_filter($reading->openings->ofBall($ball), static fn(Opening $o): bool => $o->blocked());
 
             return 'goes nowhere' . ([] === $blocked ? '' : ': ' . implode(', ', array_map(
-                static fn(Opening $o): string => \sprintf('%s behind the %s', $o->pocket->spoken(), implode(' and ', \array_slice($o->blockers, 0, 2))),
+                static fn(Opening $o): string => \sprintf(
+                    '%s behind the %s',
+                    $o->pocket->spoken(),
+                    implode(' and ', \array_slice($o->blockers, 0, 2)),
+                ),
                 \array_slice(array_values($blocked), 0, 2),
             )));
         }

@@ -30,8 +30,14 @@ final readonly class RouteView
      * @param Rack       $rack   as the leg finds it
      * @param Route|null $next   the one after it in the list
      */
-    public function __construct(public string $letter, public Route $route, Rack $rack, ?Route $next, public bool $chosen = false, public float $cost = 0.0)
-    {
+    public function __construct(
+        public string $letter,
+        public Route $route,
+        Rack $rack,
+        ?Route $next,
+        public bool $chosen = false,
+        public float $cost = 0.0,
+    ) {
         $result = $rack->simulator()->play($rack->layout, $route->shot);
         $this->path = Svg::path($result->paths[BallId::CUE] ?? []);
         $this->ballPath = Svg::path($result->paths[$route->ball] ?? []);
@@ -50,7 +56,14 @@ final readonly class RouteView
     {
         $views = [];
         foreach ($routes as $n => $route) {
-            $views[] = new self(\chr(\ord('A') + $n), $route, $rack, $routes[$n + 1] ?? null, $route === $chosen, $route === $chosen ? $cost : 0.0);
+            $views[] = new self(
+                \chr(\ord('A') + $n),
+                $route,
+                $rack,
+                $routes[$n + 1] ?? null,
+                $route === $chosen,
+                $route === $chosen ? $cost : 0.0,
+            );
         }
 
         return $views;

@@ -78,7 +78,10 @@ final readonly class TableDrawing
         foreach ($ends as [$from, $one, $to, $two]) {
             $a = self::end($g, $from, $one);
             $b = self::end($g, $to, $two);
-            $polygons[] = implode(' ', array_map(static fn(Point $p): string => Svg::mm($p->x) . ',' . Svg::mm($p->y), [$a[0], $b[0], $b[1], $a[1]]));
+            $polygons[] = implode(
+                ' ',
+                array_map(static fn(Point $p): string => Svg::mm($p->x) . ',' . Svg::mm($p->y), [$a[0], $b[0], $b[1], $a[1]]),
+            );
         }
 
         return $polygons;

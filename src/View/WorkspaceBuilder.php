@@ -42,7 +42,10 @@ final class WorkspaceBuilder
         $last = [] === $outcomes ? null : $outcomes[\count($outcomes) - 1];
         $end = null === $last ? $rack->layout : ($last->after() ?? $last->before);
         $game = $rack->rules();
-        $sound = [] === array_filter($outcomes, static fn(LegOutcome $o): bool => \in_array($o->state, [LegState::Breaks, LegState::Waits], true));
+        $sound = [] === array_filter(
+            $outcomes,
+            static fn(LegOutcome $o): bool => \in_array($o->state, [LegState::Breaks, LegState::Waits], true),
+        );
         $complete = [] !== $outcomes && $sound && null !== $end && $game->isOver($end);
         $due = $sound && !$complete && null !== $end ? ($game->legalTargets($end)[0] ?? null) : null;
         $mps = $leg?->shot?->speed;
@@ -127,7 +130,16 @@ final class WorkspaceBuilder
             foreach ($result->paths[$ball] ?? [] as $p) {
                 $pieces[] = array_map(
                     static fn(float $v): float => round($v, 3),
-                    [$p->from, $p->to, $p->start->x * 1000, $p->start->y * 1000, $p->vx * 1000, $p->vy * 1000, $p->ax * 1000, $p->ay * 1000],
+                    [
+                        $p->from,
+                        $p->to,
+                        $p->start->x * 1000,
+                        $p->start->y * 1000,
+                        $p->vx * 1000,
+                        $p->vy * 1000,
+                        $p->ax * 1000,
+                        $p->ay * 1000,
+                    ],
                 );
             }
             $balls[BallId::name($ball)] = [
@@ -145,11 +157,19 @@ final class WorkspaceBuilder
      */
     private static function facts(AimSolution $aim, LegOutcome $leg, Units $units): array
     {
-        $side = static fn(float $angle): string => \sprintf('%.1f° %s', abs(rad2deg($angle)), abs(rad2deg($angle)) < 0.05 ? '' : ($angle > 0 ? 'right' : 'left'));
+        $side = static fn(float $angle): string => \sprintf(
+            '%.1f° %s',
+            abs(rad2deg($angle)),
+            abs(rad2deg($angle)) < 0.05 ? '' : ($angle > 0 ? 'right' : 'left'),
+        );
         $cue = $leg->before?->ball(BallId::CUE);
 
         return array_map(trim(...), [
-            'Cut' => \sprintf('%.0f° %s', abs(rad2deg($aim->cutAngle)), abs(rad2deg($aim->cutAngle)) < 0.5 ? '(straight)' : ($aim->cutAngle > 0 ? 'to the right' : 'to the left')),
+            'Cut' => \sprintf(
+                '%.0f° %s',
+                abs(rad2deg($aim->cutAngle)),
+                abs(rad2deg($aim->cutAngle)) < 0.5 ? '(straight)' : ($aim->cutAngle > 0 ? 'to the right' : 'to the left'),
+            ),
             'Hit' => self::fraction($aim->hitFraction()),
             'Throw' => $side($aim->throw),
             'Squirt' => $side($aim->squirt),

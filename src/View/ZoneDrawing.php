@@ -34,7 +34,10 @@ final readonly class ZoneDrawing
     public function __construct(public Zone $zone, TableSize $size)
     {
         $this->region = self::path($zone->region);
-        $this->shades = array_map(static fn(float $at): array => ['level' => (int) round(100 * $at), 'path' => self::path($zone->map->region($at))], self::SHADES);
+        $this->shades = array_map(
+            static fn(float $at): array => ['level' => (int) round(100 * $at), 'path' => self::path($zone->map->region($at))],
+            self::SHADES,
+        );
         $this->boundaries = array_map(self::between(...), $zone->boundaries);
         $this->line = self::between($zone->line);
         $this->best = LegDrawing::mark($zone->best);
@@ -64,9 +67,20 @@ final readonly class ZoneDrawing
     private static function wordsOf(Zone $zone, string $best): string
     {
         if ($zone->region->isEmpty()) {
-            return \sprintf('From nowhere is the %d as likely as %.0f %% in the %s pocket.', $zone->ball, 100 * $zone->chance, $zone->pocket->spoken());
+            return \sprintf(
+                'From nowhere is the %d as likely as %.0f %% in the %s pocket.',
+                $zone->ball,
+                100 * $zone->chance,
+                $zone->pocket->spoken(),
+            );
         }
-        $say = \sprintf('%.2f m² give the %d in the %s pocket at %.0f %% or better', $zone->region->area(), $zone->ball, $zone->pocket->spoken(), 100 * $zone->chance);
+        $say = \sprintf(
+            '%.2f m² give the %d in the %s pocket at %.0f %% or better',
+            $zone->region->area(),
+            $zone->ball,
+            $zone->pocket->spoken(),
+            100 * $zone->chance,
+        );
         $cut = $zone->whole->area() - $zone->region->area();
         if ($cut > 0.05) {
             $say .= \sprintf('; another %.2f m² would, but do not lead on', $cut);

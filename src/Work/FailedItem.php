@@ -14,5 +14,12 @@ final readonly class FailedItem
      * @param int|null    $rack whose plan it was; null for anything else, or when the rack is gone
      * @param string|null $name of that rack
      */
-    public function __construct(public int $id, public ?int $rack, public ?string $name, public ?int $plan, public string $why, public ?\DateTimeInterface $at) {}
+    public function __construct(
+        public int $id,
+        public ?int $rack,
+        public ?string $name,
+        public ?int $plan,
+        public string $why,
+        public ?\DateTimeInterface $at,
+    ) {}
 }

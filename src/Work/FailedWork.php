@@ -94,7 +94,9 @@ final readonly class FailedWork
     {
         $old = $now->setTimezone(new \DateTimeZone('UTC'))->modify(\sprintf('-%d days', self::KEPT_DAYS))->format('Y-m-d H:i:s');
         $this->database->executeStatement("DELETE FROM message WHERE queue_name = 'failed' AND created_at < ?", [$old]);
-        $last = $this->database->fetchOne("SELECT id FROM message WHERE queue_name = 'failed' ORDER BY id DESC LIMIT 1 OFFSET " . self::MOST);
+        $last = $this->database->fetchOne(
+            "SELECT id FROM message WHERE queue_name = 'failed' ORDER BY id DESC LIMIT 1 OFFSET " . self::MOST,
+        );
         if (false !== $last) {
             $this->database->executeStatement("DELETE FROM message WHERE queue_name = 'failed' AND id <= ?", [$last]);
         }
@@ -105,9 +107,15 @@ final readonly class FailedWork
      */
     private function plan(int $id): ?array
     {
-        $row = $this->database->fetchAssociative('SELECT r.id, r.name FROM plan p JOIN rack r ON r.id = p.rack_id WHERE p.id = ? AND r.deleted_at IS NULL', [$id]);
+        $row = $this->database->fetchAssociative(
+            'SELECT r.id, r.name FROM plan p JOIN rack r ON r.id = p.rack_id WHERE p.id = ? AND r.deleted_at IS NULL',
+            [$id],
+        );
 
-        return false === $row || !is_numeric($row['id']) || !\is_string($row['name']) ? null : ['rack' => (int) $row['id'], 'name' => $row['name']];
+        return false === $row || !is_numeric($row['id']) || !\is_string($row['name']) ? null : [
+            'rack' => (int) $row['id'],
+            'name' => $row['name'],
+        ];
     }
 
     private static function id(Envelope $envelope): int

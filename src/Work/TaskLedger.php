@@ -89,7 +89,10 @@ final readonly class TaskLedger
     public function begin(string $id, string $worker): ?array
     {
         return $this->database->transactional(function () use ($id, $worker): ?array {
-            $row = $this->database->fetchAssociative('SELECT kind, question, state, crashes, asked_at FROM task WHERE id = ? FOR UPDATE', [$id]);
+            $row = $this->database->fetchAssociative(
+                'SELECT kind, question, state, crashes, asked_at FROM task WHERE id = ? FOR UPDATE',
+                [$id],
+            );
             if (false === $row || !\in_array($row['state'], [self::QUEUED, self::WORKING], true)) {
                 return null;
             }
@@ -101,10 +104,17 @@ final readonly class TaskLedger
             $crashes = (is_numeric($row['crashes']) ? (int) $row['crashes'] : 0) + (self::WORKING === $row['state'] ? 1 : 0);
             $given = $crashes >= self::MOST_CRASHES;
             $this->database->executeStatement('UPDATE task SET state = ?, worker = ?, crashes = ?, problem = ? WHERE id = ?', [
-                $given ? self::FAILED : self::WORKING, $worker, $crashes, $given ? 'Working this out ended its worker several times.' : null, $id,
+                $given ? self::FAILED : self::WORKING,
+                $worker,
+                $crashes,
+                $given ? 'Working this out ended its worker several times.' : null,
+                $id,
             ]);
 
-            return $given ? null : ['kind' => \is_string($row['kind']) ? $row['kind'] : '', 'question' => \is_string($row['question']) ? $row['question'] : ''];
+            return $given ? null : [
+                'kind' => \is_string($row['kind']) ? $row['kind'] : '',
+                'question' => \is_string($row['question']) ? $row['question'] : '',
+            ];
         });
     }
 
@@ -123,12 +133,18 @@ final readonly class TaskLedger
 
     public function end(string $id, string $worker): void
     {
-        $this->database->executeStatement('UPDATE task SET state = ? WHERE id = ? AND worker = ? AND state = ?', [self::DONE, $id, $worker, self::WORKING]);
+        $this->database->executeStatement(
+            'UPDATE task SET state = ? WHERE id = ? AND worker = ? AND state = ?',
+            [self::DONE, $id, $worker, self::WORKING],
+        );
     }
 
     public function fail(string $id, string $worker, string $problem): void
     {
-        $this->database->executeStatement('UPDATE task SET problem = ?, state = ? WHERE id = ? AND worker = ?', [mb_strimwidth($problem, 0, 300, '…'), self::FAILED, $id, $worker]);
+        $this->database->executeStatement(
+            'UPDATE task SET problem = ?, state = ? WHERE id = ? AND worker = ?',
+            [mb_strimwidth($problem, 0, 300, '…'), self::FAILED, $id, $worker],
+        );
     }
 
     /** Leaves a task that nobody waits for: what was found is gone with it, since it was not settled. */
@@ -139,14 +155,20 @@ final readonly class TaskLedger
 
     public function handBack(string $id, string $worker): bool
     {
-        return 0 < $this->database->executeStatement('UPDATE task SET state = ?, worker = NULL WHERE id = ? AND worker = ? AND state = ?', [self::QUEUED, $id, $worker, self::WORKING]);
+        return 0 < $this->database->executeStatement(
+            'UPDATE task SET state = ?, worker = NULL WHERE id = ? AND worker = ? AND state = ?',
+            [self::QUEUED, $id, $worker, self::WORKING],
+        );
     }
 
     /** Removes what has had its time. */
     public function purge(): void
     {
         $now = microtime(true);
-        $this->database->executeStatement('DELETE FROM task WHERE asked_at < ? OR (state = ? AND asked_at < ?)', [$now - self::KEPT, self::FAILED, $now - self::KEPT_FAILURE]);
+        $this->database->executeStatement(
+            'DELETE FROM task WHERE asked_at < ? OR (state = ? AND asked_at < ?)',
+            [$now - self::KEPT, self::FAILED, $now - self::KEPT_FAILURE],
+        );
         $oldest = $this->database->fetchOne('SELECT asked_at FROM task ORDER BY asked_at DESC LIMIT 1 OFFSET ' . self::MOST_KEPT);
         if (false !== $oldest) {
             $this->database->executeStatement('DELETE FROM task WHERE asked_at <= ?', [$oldest]);

@@ -77,7 +77,9 @@ final readonly class WorkOutHandler
         }
         $answers = $this->heart->during(function () use ($kind, $asked): \Iterator {
             $answers = $this->works->get($kind)->answers($asked);
-            $answers = $answers instanceof \Iterator ? $answers : new \ArrayIterator(\is_array($answers) ? $answers : iterator_to_array($answers, false));
+            $answers = $answers instanceof \Iterator ? $answers : new \ArrayIterator(
+                \is_array($answers) ? $answers : iterator_to_array($answers, false),
+            );
             $answers->rewind();
 
             return $answers;

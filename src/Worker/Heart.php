@@ -132,7 +132,10 @@ final class Heart
             // The work itself may be in the middle of a transaction: the beat has a connection of its own.
             $this->line ??= DriverManager::getConnection($this->database->getParams());
             if (null !== $this->message) {
-                $this->line->executeStatement('UPDATE message SET delivered_at = ? WHERE id = ?', [(new \DateTimeImmutable('UTC'))->format('Y-m-d H:i:s'), $this->message]);
+                $this->line->executeStatement(
+                    'UPDATE message SET delivered_at = ? WHERE id = ?',
+                    [(new \DateTimeImmutable('UTC'))->format('Y-m-d H:i:s'), $this->message],
+                );
             }
             $wanted = null === $this->wanted || ($this->wanted)($this->line);
         } catch (DatabaseException) {

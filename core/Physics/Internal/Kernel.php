@@ -30,6 +30,8 @@ use ZigLane\Core\Settings\Defaults;
  * so inside a pocket's mouth.
  *
  * @internal
+ *
+ * @phpstan-type Watch \Closure(float, array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>): void
  */
 final class Kernel
 {
@@ -101,7 +103,7 @@ final class Kernel
      * @param bool $record      keep the log and the path pieces
      * @param bool $stopAtHit   stop right after the cue ball's first contact with a ball has been resolved
      * @param int  $mostRails   give up after so many contacts with rails and jaws
-     * @param (\Closure(float, array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>): void)|null $watch
+     * @param Watch|null $watch
      *                          called after every event with the time and, by slot, vx, vy, ωx, ωy, ωz as of each
      *                          ball's own latest event: how the tests watch energy
      */

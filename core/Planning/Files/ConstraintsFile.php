@@ -65,7 +65,13 @@ final class ConstraintsFile
         return [
             'pockets' => array_map(static fn(Pocket $p): string => $p->value, $constraints->pockets),
             'order' => array_map(BallId::name(...), $constraints->order),
-            'zones' => array_map(static fn(Region $r): array => array_map(static fn(Point $p): array => array_map(static fn(float $v): float => round($v, 3), $size->diamondsOf($p)), $r->rings[0] ?? []), $constraints->zones),
+            'zones' => array_map(
+                static fn(Region $r): array => array_map(
+                    static fn(Point $p): array => array_map(static fn(float $v): float => round($v, 3), $size->diamondsOf($p)),
+                    $r->rings[0] ?? [],
+                ),
+                $constraints->zones,
+            ),
             'keep' => $constraints->keep,
         ];
     }
@@ -102,7 +108,16 @@ final class ConstraintsFile
         }
         $points = [];
         foreach (array_values($ring) as $n => $at) {
-            if (!\is_array($at) || !isset($at[0], $at[1]) || !is_numeric($at[0]) || !is_numeric($at[1]) || $at[0] < -0.01 || $at[0] > 8.01 || $at[1] < -0.01 || $at[1] > 4.01) {
+            if (
+                !\is_array($at)
+                || !isset($at[0], $at[1])
+                || !is_numeric($at[0])
+                || !is_numeric($at[1])
+                || $at[0] < -0.01
+                || $at[0] > 8.01
+                || $at[1] < -0.01
+                || $at[1] > 4.01
+            ) {
                 throw new InvalidInput("{$path}[$n]", 'is no place on the table (0–8, 0–4 diamonds)');
             }
             $points[] = $rack->table->size->pointAt((float) $at[0], (float) $at[1]);

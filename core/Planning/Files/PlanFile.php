@@ -91,10 +91,16 @@ final class PlanFile
     {
         $balls = [];
         foreach ((array) ($row->balls ?? []) as $name => $at) {
-            $balls[BallId::fromName((string) $name) ?? throw new InvalidInput('plan.break.balls', "names no ball: $name")] = self::point($at, $rack->table->size, "plan.break.balls.$name");
+            $balls[BallId::fromName((string) $name) ?? throw new InvalidInput('plan.break.balls', "names no ball: $name")] = self::point(
+                $at,
+                $rack->table->size,
+                "plan.break.balls.$name",
+            );
         }
         [$text, $share] = self::readers($row, 'plan.break');
-        $stands = $rack->withLayout(new Layout($balls))->withBallInHand(false)->withLegs([RackFile::readShot($row->shot ?? null, 'plan.break.shot')]);
+        $stands = $rack->withLayout(new Layout($balls))->withBallInHand(false)->withLegs(
+            [RackFile::readShot($row->shot ?? null, 'plan.break.shot')],
+        );
 
         return new BreakShot(
             $stands,
@@ -113,14 +119,18 @@ final class PlanFile
     private static function readers(\stdClass $row, string $path): array
     {
         return [
-            static fn(string $key): string => \is_string($row->{$key} ?? null) ? $row->{$key} : throw new InvalidInput("$path.$key", 'is no text'),
+            static fn(string $key): string => \is_string($row->{$key} ?? null)
+                ? $row->{$key}
+                : throw new InvalidInput("$path.$key", 'is no text'),
             static fn(string $key): float => self::number($row->{$key} ?? null, "$path.$key"),
         ];
     }
 
     private static function number(mixed $value, string $path): float
     {
-        return (\is_int($value) || \is_float($value)) && is_finite((float) $value) ? (float) $value : throw new InvalidInput($path, 'is no number');
+        return (\is_int($value) || \is_float($value)) && is_finite((float) $value)
+            ? (float) $value
+            : throw new InvalidInput($path, 'is no number');
     }
 
     /**

@@ -55,7 +55,10 @@ final class ArrivalGrid
     /** @var list<float> */
     public readonly array $speeds;
 
-    /** @var array<int, array{float, float, float}|null> cue speed, tip side and height, by (roll · 3 + side) · 32 + speed, then · 4 + distance */
+    /**
+     * @var array<int, array{float, float, float}|null> cue speed, tip side and height, by (roll · 3 + side) · 32 + speed, then · 4
+     * + distance
+     */
     public readonly array $strokes;
 
     public function __construct(Simulator $simulator)

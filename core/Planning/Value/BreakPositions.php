@@ -46,7 +46,12 @@ final class BreakPositions
                     if (abs($cut) > self::BREAK_CUT[0] && abs($cut) < self::BREAK_CUT[1]) {
                         // The cue ball leaves along the tangent, on the side it came from.
                         $ghost = $transitions->from->toward($transitions->toward, -2 * $cache->simulator->ball->radius);
-                        if (Racking::meets($cache->simulator, $ghost, $transitions->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES, self::REACHES)) {
+                        if (Racking::meets(
+                            $cache->simulator,
+                            $ghost,
+                            $transitions->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES,
+                            self::REACHES,
+                        )) {
                             $value[$node] = max($value[$node], 1.0 - self::BREAK * (1.0 - $soft[$n]));
                         }
                     }

@@ -57,7 +57,10 @@ final class ContinuationValues
         $this->game = $rack->rules();
         $this->fixed = $this->game->hasFixedOrder();
         $this->own = array_sum(array_map(static fn(int $ball): int => 1 << $ball, $this->game->ownBalls($rack->layout)));
-        $this->mix = [1 => self::hand($rack->player->speed, ArrivalGrid::RUNG), 2 => self::hand($rack->player->speed, ArrivalGrid::RUNG ** 2)];
+        $this->mix = [
+            1 => self::hand($rack->player->speed, ArrivalGrid::RUNG),
+            2 => self::hand($rack->player->speed, ArrivalGrid::RUNG ** 2),
+        ];
     }
 
     /**
@@ -155,8 +158,15 @@ final class ContinuationValues
      *
      * @return array<int, array<int, float>> by cut and speed
      */
-    public function byCutAndSpeed(ValueFunction $values, PotOption $pot, int $after, int $roll, int $side, int $step = 1, int $skip = 1): array
-    {
+    public function byCutAndSpeed(
+        ValueFunction $values,
+        PotOption $pot,
+        int $after,
+        int $roll,
+        int $side,
+        int $step = 1,
+        int $skip = 1,
+    ): array {
         $plain = [];
         for ($c = 0; $c < ArrivalGrid::CUTS; $c += $step) {
             if ($pot->transitions->slowest[$c] < ArrivalGrid::SPEEDS) {
@@ -212,7 +222,8 @@ final class ContinuationValues
             } else {
                 $s = $ss[$entry];
                 $t = $ts[$entry];
-                $left[] = (1 - $s) * ((1 - $t) * $values[$n] + $t * $values[$n + 1]) + $s * ((1 - $t) * $values[$n + $row] + $t * $values[$n + $row + 1]);
+                $left[] = (1 - $s) * ((1 - $t) * $values[$n] + $t * $values[$n + 1])
+                    + $s * ((1 - $t) * $values[$n + $row] + $t * $values[$n + $row + 1]);
             }
             $some = true;
         }

@@ -72,8 +72,15 @@ final class CueBallTransitions
     public readonly Point $from;
     public readonly float $toward;
 
-    public function __construct(private readonly Simulator $simulator, private readonly ArrivalGrid $arrivals, private readonly CueBallGrid $grid, Layout $layout, int $ball, Pocket $pocket, public readonly bool $fine = true)
-    {
+    public function __construct(
+        private readonly Simulator $simulator,
+        private readonly ArrivalGrid $arrivals,
+        private readonly CueBallGrid $grid,
+        Layout $layout,
+        int $ball,
+        Pocket $pocket,
+        public readonly bool $fine = true,
+    ) {
         $this->from = $layout->ball($ball);
         $mouth = $simulator->geometry->pocket($pocket)->mouthMiddle();
         $this->toward = $this->from->angleTo($mouth);
@@ -182,7 +189,12 @@ final class CueBallTransitions
             $this->boxes[] = $this->box($way);
             $run = \count($this->ways) - 1;
             $chords = (\count($way) >> 1) - 1;
-            [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [$state->x[0], $state->y[0], $run, (float) $chords];
+            [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [
+                $state->x[0],
+                $state->y[0],
+                $run,
+                (float) $chords,
+            ];
             $next = $k - 1;
             for ($n = 1; !$down && $n < ($k > ArrivalGrid::FAST ? 2 : ArrivalGrid::SKIP) && $next >= $slowest; ++$n, --$next) {
                 [$xs[$next], $ys[$next], $stops[$next]] = self::cut($way, $energy, ArrivalGrid::RUNG ** (-2 * $n));
@@ -212,7 +224,12 @@ final class CueBallTransitions
         $reach = 2 * $this->simulator->ball->radius;
         $box = [INF, -INF, INF, -INF];
         for ($k = 0; $k < \count($way); $k += 2) {
-            $box = [min($box[0], $way[$k] - $reach), max($box[1], $way[$k] + $reach), min($box[2], $way[$k + 1] - $reach), max($box[3], $way[$k + 1] + $reach)];
+            $box = [
+                min($box[0], $way[$k] - $reach),
+                max($box[1], $way[$k] + $reach),
+                min($box[2], $way[$k + 1] - $reach),
+                max($box[3], $way[$k + 1] + $reach),
+            ];
         }
 
         return $box;
@@ -331,7 +348,11 @@ final class CueBallTransitions
                 // Speed falls evenly with time, its square with the way.
                 $part = $begin > $end ? max(0.0, min(1.0, ($begin - $lacks) / ($begin - $end))) : 0.0;
 
-                return [$way[2 * $k] + ($x - $way[2 * $k]) * $part + $shiftX, $way[2 * $k + 1] + ($y - $way[2 * $k + 1]) * $part + $shiftY, $k + $part];
+                return [
+                    $way[2 * $k] + ($x - $way[2 * $k]) * $part + $shiftX,
+                    $way[2 * $k + 1] + ($y - $way[2 * $k + 1]) * $part + $shiftY,
+                    $k + $part,
+                ];
             }
         }
         $last = \count($way) - 2;

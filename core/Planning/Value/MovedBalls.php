@@ -63,11 +63,24 @@ final readonly class MovedBalls
                 $bx = $at->x - $diameter * cos($high) - $x;
                 $by = $at->y - $diameter * sin($high) - $y;
                 $cut = Angle::wrap(($low + $high) / 2 - atan2($ay + $by, $ax + $bx));
-                if (abs($cut) > self::THINNEST || !$this->clear($places, $ball, $x, $y, ($ax + $bx) / 2, ($ay + $by) / 2) || !$this->clear($places, $ball, $at->x, $at->y, $g->pocket($pocket)->mouthMiddle()->x - $at->x, $g->pocket($pocket)->mouthMiddle()->y - $at->y)) {
+                if (abs($cut) > self::THINNEST || !$this->clear($places, $ball, $x, $y, ($ax + $bx) / 2, ($ay + $by) / 2) || !$this->clear(
+                    $places,
+                    $ball,
+                    $at->x,
+                    $at->y,
+                    $g->pocket($pocket)->mouthMiddle()->x - $at->x,
+                    $g->pocket($pocket)->mouthMiddle()->y - $at->y,
+                )) {
                     continue;
                 }
                 $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
-                $best = max($best, (2 * NormalDistribution::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo($stateValues->meanValue($remaining & ~(1 << $ball)), $stateValues->highest($remaining & ~(1 << $ball))));
+                $best = max(
+                    $best,
+                    (2 * NormalDistribution::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo(
+                        $stateValues->meanValue($remaining & ~(1 << $ball)),
+                        $stateValues->highest($remaining & ~(1 << $ball)),
+                    ),
+                );
             }
         }
 

@@ -38,7 +38,13 @@ final class PlanningCache
     /** What drops, the ball alone on the table. */
     public function window(Layout $layout, int $ball, Pocket $pocket): AcceptanceWindow
     {
-        return $this->windows[self::key($layout, $ball, $pocket)] ??= new AcceptanceWindow($this->simulator, $layout, $ball, $pocket, alone: true);
+        return $this->windows[self::key($layout, $ball, $pocket)] ??= new AcceptanceWindow(
+            $this->simulator,
+            $layout,
+            $ball,
+            $pocket,
+            alone: true,
+        );
     }
 
     private static function key(Layout $layout, int $ball, Pocket $pocket): string
@@ -58,7 +64,15 @@ final class PlanningCache
             if (\count($this->carries) >= self::MOST) {
                 array_shift($this->carries);
             }
-            $known = $this->carries[$fine ? "$key fine" : $key] = new CueBallTransitions($this->simulator, $this->arrivals, $this->grid, $layout, $ball, $pocket, $fine);
+            $known = $this->carries[$fine ? "$key fine" : $key] = new CueBallTransitions(
+                $this->simulator,
+                $this->arrivals,
+                $this->grid,
+                $layout,
+                $ball,
+                $pocket,
+                $fine,
+            );
             if ($fine) {
                 unset($this->carries[$key]);
             }

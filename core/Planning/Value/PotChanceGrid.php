@@ -197,7 +197,10 @@ final class PotChanceGrid
     {
         $hinder = $remaining & $this->lane;
 
-        return $this->chances[$hinder] ??= array_map(fn(int $pace): array => $this->worked($this->window($hinder, $pace), self::LARGER[$pace]), array_keys(self::ASKED));
+        return $this->chances[$hinder] ??= array_map(
+            fn(int $pace): array => $this->worked($this->window($hinder, $pace), self::LARGER[$pace]),
+            array_keys(self::ASKED),
+        );
     }
 
     /**

@@ -14,5 +14,10 @@ final readonly class PotOption
     /**
      * @param list<int> $touched balls met on the way, as bits, by entry of the transitions
      */
-    public function __construct(public Pocket $pocket, public CueBallTransitions $transitions, public PotChanceGrid $chances, public array $touched) {}
+    public function __construct(
+        public Pocket $pocket,
+        public CueBallTransitions $transitions,
+        public PotChanceGrid $chances,
+        public array $touched,
+    ) {}
 }

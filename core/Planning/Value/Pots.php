@@ -43,8 +43,12 @@ final class Pots
     private readonly Game $game;
     private readonly Layout $layout;
 
-    public function __construct(private readonly Rack $rack, private readonly PlanningCache $cache, private readonly bool $fine, private readonly PlanConstraints $constraints)
-    {
+    public function __construct(
+        private readonly Rack $rack,
+        private readonly PlanningCache $cache,
+        private readonly bool $fine,
+        private readonly PlanConstraints $constraints,
+    ) {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
         $this->cluster = $this->clusters();
@@ -72,7 +76,11 @@ final class Pots
                 $fields = array_map(static fn(array $f): array => [$f[2]->room(0), $f[1], $f[2]], $fields);
             }
             usort($fields, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
-            foreach (\array_slice($fields, 0, $this->fine && $this->game->hasFixedOrder() ? self::POCKETS : self::FEWER) as [$room, $pocket, $chanceGrid]) {
+            foreach (\array_slice(
+                $fields,
+                0,
+                $this->fine && $this->game->hasFixedOrder() ? self::POCKETS : self::FEWER,
+            ) as [$room, $pocket, $chanceGrid]) {
                 if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
                     $transitions = $this->cache->transitions($this->layout, $ball, $pocket, $this->fine);
                     $this->pots[$ball][] = new PotOption($pocket, $transitions, $chanceGrid, $transitions->touched($this->layout, $ball));

@@ -70,8 +70,12 @@ final class StateValues implements ValueFunction
     /**
      * @param bool $fine closely: every cut, side spin, more pockets
      */
-    public function __construct(private readonly Rack $rack, public readonly PlanningCache $cache, public readonly bool $fine = true, public readonly PlanConstraints $constraints = new PlanConstraints())
-    {
+    public function __construct(
+        private readonly Rack $rack,
+        public readonly PlanningCache $cache,
+        public readonly bool $fine = true,
+        public readonly PlanConstraints $constraints = new PlanConstraints(),
+    ) {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
         $this->pots = new Pots($rack, $cache, $fine, $constraints);
@@ -116,7 +120,9 @@ final class StateValues implements ValueFunction
     {
         $balls = $remaining & ~RemainingBalls::CLUSTERS_BROKEN;
         if (!isset($this->due[$balls])) {
-            $left = new Layout(array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($balls >> $id & 1), \ARRAY_FILTER_USE_KEY));
+            $left = new Layout(
+                array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($balls >> $id & 1), \ARRAY_FILTER_USE_KEY),
+            );
             $due = $this->game->isOver($left) ? [] : $this->game->legalTargets($left);
             $this->due[$balls] = array_values(array_filter($due, fn(int $ball): bool => $this->constraints->allows($ball, $balls)));
         }
@@ -210,7 +216,12 @@ final class StateValues implements ValueFunction
     private function work(int $remaining): void
     {
         if ($this->isOver($remaining)) {
-            $this->values[$remaining] = $this->game->endsWithBreakShot() ? BreakPositions::values($this->cache, $this->pots, $this->layout, $remaining) : [];
+            $this->values[$remaining] = $this->game->endsWithBreakShot() ? BreakPositions::values(
+                $this->cache,
+                $this->pots,
+                $this->layout,
+                $remaining,
+            ) : [];
 
             return;
         }
@@ -251,7 +262,10 @@ final class StateValues implements ValueFunction
             }
         }
         if (0.0 === max($values)) {
-            $after = array_map(fn(int $ball): float => $this->meanValue($remaining & ~(1 << $ball)), array_filter($this->due($remaining), fn(int $ball): bool => $this->allowed($remaining & ~(1 << $ball))));
+            $after = array_map(
+                fn(int $ball): float => $this->meanValue($remaining & ~(1 << $ball)),
+                array_filter($this->due($remaining), fn(int $ball): bool => $this->allowed($remaining & ~(1 << $ball))),
+            );
             $values = array_fill(0, CueBallGrid::NODES, [] === $after ? 0.0 : self::LUCK * max($after));
         }
         $this->values[$remaining] = $values;

@@ -54,7 +54,16 @@ final readonly class StrokeProposals
                     $n = $chanceGrid->place[$node] ?? -1;
                     if ($n >= 0 && 0 === ($chanceGrid->blocked[$n] & $about)) {
                         foreach ($chances as $pace => $chance) {
-                            $most = max($most, $chance[$n] * ContinuationValues::interpolated($onward, $pace, $chanceGrid->distance[$n], $chanceGrid->cut[$n], $chanceGrid->part[$n]));
+                            $most = max(
+                                $most,
+                                $chance[$n] * ContinuationValues::interpolated(
+                                    $onward,
+                                    $pace,
+                                    $chanceGrid->distance[$n],
+                                    $chanceGrid->cut[$n],
+                                    $chanceGrid->part[$n],
+                                ),
+                            );
                         }
                     }
                 }
@@ -94,8 +103,20 @@ final readonly class StrokeProposals
                 if ($soft[$n] > 0.01) {
                     $easy = max(
                         $easy,
-                        $firm[$n] / $soft[$n] * ContinuationValues::interpolated($onward, 1, ArrivalGrid::distance($distance), $lower, $step - $lower),
-                        $hard[$n] / $soft[$n] * ContinuationValues::interpolated($onward, 2, ArrivalGrid::distance($distance), $lower, $step - $lower),
+                        $firm[$n] / $soft[$n] * ContinuationValues::interpolated(
+                            $onward,
+                            1,
+                            ArrivalGrid::distance($distance),
+                            $lower,
+                            $step - $lower,
+                        ),
+                        $hard[$n] / $soft[$n] * ContinuationValues::interpolated(
+                            $onward,
+                            2,
+                            ArrivalGrid::distance($distance),
+                            $lower,
+                            $step - $lower,
+                        ),
                     );
                 }
             }
@@ -191,7 +212,13 @@ final readonly class StrokeProposals
                     $base = (($c * 5 + $r) * 3 + $s) * ArrivalGrid::SPEEDS;
                     for ($k = $transitions->slowest[$c]; $k < ArrivalGrid::SPEEDS; $k += 3) {
                         $met = $touched[$base + $k] & $after;
-                        $stroke = 0 !== ($met & $wanted) && 0 === ($met & ~$wanted) ? ArrivalGrid::stroke($this->cache->simulator, $roll, $side, $this->cache->arrivals->speeds[$k], $distance) : null;
+                        $stroke = 0 !== ($met & $wanted) && 0 === ($met & ~$wanted) ? ArrivalGrid::stroke(
+                            $this->cache->simulator,
+                            $roll,
+                            $side,
+                            $this->cache->arrivals->speeds[$k],
+                            $distance,
+                        ) : null;
                         if (null !== $stroke) {
                             $found[] = $stroke;
                         }
@@ -203,6 +230,8 @@ final readonly class StrokeProposals
         usort($found, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
         $step = max(1, intdiv(\count($found), self::CONTACTS));
 
-        return array_values(array_filter($found, static fn(int $n): bool => 0 === $n % $step && $n < $step * self::CONTACTS, \ARRAY_FILTER_USE_KEY));
+        return array_values(
+            array_filter($found, static fn(int $n): bool => 0 === $n % $step && $n < $step * self::CONTACTS, \ARRAY_FILTER_USE_KEY),
+        );
     }
 }

@@ -140,7 +140,10 @@ final class Fields
             throw new InvalidInput($path, 'must be a finite number');
         }
         if ($value < $low || $value > $high) {
-            throw new InvalidInput($path, rtrim(\sprintf('%s is outside %s–%s %s', self::show((float) $value), self::show($low), self::show($high), $unit)));
+            throw new InvalidInput(
+                $path,
+                rtrim(\sprintf('%s is outside %s–%s %s', self::show((float) $value), self::show($low), self::show($high), $unit)),
+            );
         }
 
         return (float) $value;

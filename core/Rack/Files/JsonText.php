@@ -67,7 +67,10 @@ final class JsonText
             $found = $this->match('/' . self::TEXT . '|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][-+]?\d+)?|true|false|null/A')
                 ?? throw $this->fault('a value was expected');
             if (is_numeric($found) && !is_finite((float) $found)) {
-                throw new InvalidInput($path, \sprintf('%s is too large a number, at %s', mb_strimwidth($found, 0, 20, '…'), $this->place()));
+                throw new InvalidInput(
+                    $path,
+                    \sprintf('%s is too large a number, at %s', mb_strimwidth($found, 0, 20, '…'), $this->place()),
+                );
             }
         }
     }

@@ -52,7 +52,10 @@ final class RackFile
         }
         $version = $file->raw('version');
         if (self::VERSION !== $version) {
-            throw new InvalidInput('version', \sprintf('%s is not known (this program reads version %d)', json_encode($version), self::VERSION));
+            throw new InvalidInput(
+                'version',
+                \sprintf('%s is not known (this program reads version %d)', json_encode($version), self::VERSION),
+            );
         }
         $name = trim($file->text('name', 'Untitled rack', Rack::LONGEST_NAME));
         $game = $file->choice('game', GameName::class);
@@ -119,7 +122,10 @@ final class RackFile
      */
     public static function text(Rack $rack): string
     {
-        $json = static fn(mixed $value): string => json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION);
+        $json = static fn(mixed $value): string => json_encode(
+            $value,
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION,
+        );
         $lines = [];
         foreach (self::write($rack) as $key => $value) {
             $text = $json($value);
@@ -219,7 +225,14 @@ final class RackFile
             throw new InvalidInput($speed->path('mps'), 'must be above 0 m/s');
         }
         if ($mps > Defaults::MAX_CUE_SPEED) {
-            throw new InvalidInput($speed->path('mps'), \sprintf('%s m/s is faster than a person can swing a cue (limit %.0f m/s, a hard break)', Fields::show($mps), Defaults::MAX_CUE_SPEED));
+            throw new InvalidInput(
+                $speed->path('mps'),
+                \sprintf(
+                    '%s m/s is faster than a person can swing a cue (limit %.0f m/s, a hard break)',
+                    Fields::show($mps),
+                    Defaults::MAX_CUE_SPEED,
+                ),
+            );
         }
 
         return Speed::metresPerSecond($mps);
@@ -315,7 +328,9 @@ final class RackFile
         if ($g->canRest($p)) {
             return $p;
         }
-        $near = static fn(float $v, float $least, float $most): float => $v < $least && $v > $least - 1e-4 ? $least : ($v > $most && $v < $most + 1e-4 ? $most : $v);
+        $near = static fn(float $v, float $least, float $most): float => $v < $least && $v > $least - 1e-4
+            ? $least
+            : ($v > $most && $v < $most + 1e-4 ? $most : $v);
 
         return new Point($near($p->x, $g->reach, $g->length - $g->reach), $near($p->y, $g->reach, $g->width - $g->reach));
     }
