@@ -69,6 +69,7 @@ final readonly class PocketWindow
         return new self(self::edge($drops, $inside, $low), self::edge($drops, $inside, $high));
     }
 
+    /** Width of the window, rad. */
     public function width(): float
     {
         return $this->high - $this->low;

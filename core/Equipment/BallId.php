@@ -14,6 +14,7 @@ final class BallId
 
     private function __construct() {}
 
+    /** "cue", or the number as text: how files name a ball. */
     public static function name(int $ball): string
     {
         return self::CUE === $ball ? 'cue' : (string) $ball;

@@ -24,6 +24,7 @@ final readonly class CueSpec
         public ?string $name = null,
     ) {}
 
+    /** The same cue under another name; null for none. */
     public function named(?string $name): self
     {
         return new self($this->mass, $this->tipRestitution, $this->endMassRatio, $name);

@@ -16,6 +16,7 @@ enum Pocket: string
     case FootLeft = 'foot-left';
     case FootRight = 'foot-right';
 
+    /** Whether it is one of the two in the long rails. */
     public function isSide(): bool
     {
         return self::SideLeft === $this || self::SideRight === $this;
@@ -34,6 +35,7 @@ enum Pocket: string
         };
     }
 
+    /** The pocket with an index() of 0–5. */
     public static function at(int $index): self
     {
         return self::cases()[$index];

@@ -33,6 +33,7 @@ final readonly class PocketShape
         public float $dropRadius,
     ) {}
 
+    /** Middle between the two nose tips. */
     public function mouthMiddle(): Point
     {
         return new Point(($this->tipA->x + $this->tipB->x) / 2, ($this->tipA->y + $this->tipB->y) / 2);

@@ -23,6 +23,7 @@ final readonly class Table
         public ?string $name = null,
     ) {}
 
+    /** The same table under another name; null for none. */
     public function named(?string $name): self
     {
         return new self($this->size, $this->cornerMouth, $this->sideMouth, $this->cloth, $this->cushion, $name);

@@ -44,6 +44,7 @@ final readonly class TableGeometry
         $this->pockets = $pockets;
     }
 
+    /** The shape of one pocket on this table. */
     public function pocket(Pocket $pocket): PocketShape
     {
         return $this->pockets[$pocket->index()];

@@ -22,6 +22,7 @@ final class Tally
     /** @var array<int, array{int, float, int}> racks, sum predicted, run out, by fifth of the prediction */
     private array $bins = [];
 
+    /** Counts one rack more. */
     public function add(Played $rack): void
     {
         ++$this->racks;
@@ -35,11 +36,13 @@ final class Tally
         $this->bins[$bin][2] += $rack->ranOut ? 1 : 0;
     }
 
+    /** Share of racks run out, 0–1; 0 of none. */
     public function rate(): float
     {
         return $this->runOuts / max(1, $this->racks);
     }
 
+    /** Mean of the chances predicted before the first shots, 0–1. */
     public function predicted(): float
     {
         return $this->predicted / max(1, $this->racks);

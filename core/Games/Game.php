@@ -15,6 +15,7 @@ use ZigLane\Core\Physics\ShotResult;
  */
 interface Game
 {
+    /** Which game it is. */
     public function name(): GameName;
 
     /**

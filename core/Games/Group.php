@@ -12,6 +12,7 @@ enum Group: string
     case Solids = 'solids';
     case Stripes = 'stripes';
 
+    /** Whether a ball belongs to it; the eight to neither. */
     public function owns(int $ball): bool
     {
         return self::Solids === $this ? $ball >= 1 && $ball <= 7 : $ball >= 9 && $ball <= 15;

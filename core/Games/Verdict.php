@@ -22,6 +22,7 @@ final readonly class Verdict
         public bool $lost = false,
     ) {}
 
+    /** Whether there was no foul. */
     public function legal(): bool
     {
         return null === $this->foul;

@@ -23,11 +23,13 @@ final readonly class Region
         $this->rings = array_values(array_filter(array_map(self::simpler(...), $rings), static fn(array $r): bool => \count($r) > 2));
     }
 
+    /** Whether there is no place in it. */
     public function isEmpty(): bool
     {
         return [] === $this->rings;
     }
 
+    /** Whether a place (m) lies in it. */
     public function contains(float $x, float $y): bool
     {
         $in = false;

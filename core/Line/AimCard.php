@@ -36,6 +36,7 @@ final readonly class AimCard
         public float $swerve,
     ) {}
 
+    /** The card of a solved aim, lengths in m and angles in rad. */
     public static function of(AimSolution $aim, Layout $layout, int $ball, Pocket $pocket, TableGeometry $geometry): self
     {
         $cue = $layout->ball(BallId::CUE);

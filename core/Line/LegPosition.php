@@ -57,6 +57,7 @@ final readonly class LegPosition
         );
     }
 
+    /** How the cue ball comes to the zone, in a sentence or two. */
     public function words(): string
     {
         $say = '' === $this->arrival->how

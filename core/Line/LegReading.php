@@ -15,6 +15,7 @@ final class LegReading
 {
     private function __construct() {}
 
+    /** The leg in one sentence. */
     public static function of(LegOutcome $leg, TableSize $size): string
     {
         $result = $leg->result;

@@ -37,6 +37,7 @@ final readonly class LinePlayer
         $this->lengths = new TableLengths($simulator);
     }
 
+    /** A player of lines on the table and with the cue of a rack. */
     public static function for(Rack $rack): self
     {
         return new self($rack->simulator());
@@ -129,6 +130,7 @@ final readonly class LinePlayer
         return $this->simulator->play($leg->before, $leg->shot->withSpeed(min($leg->shot->speed * $factor, Defaults::MAX_CUE_SPEED)));
     }
 
+    /** Speed in table lengths on this table. */
     public function lengths(): TableLengths
     {
         return $this->lengths;

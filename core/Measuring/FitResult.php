@@ -18,21 +18,25 @@ final readonly class FitResult
      */
     public function __construct(public array $estimates, public array $problems, private Table $on, private CueSpec $with) {}
 
+    /** Whether the readings agree and are possible. */
     public function sound(): bool
     {
         return [] === $this->problems;
     }
 
+    /** Whether any number of the cue, or else of the table, was measured. */
     public function measuredAny(bool $ofCue): bool
     {
         return [] !== array_filter($this->estimates, static fn(Estimate $e): bool => $e->measured && $ofCue === $e->parameter->ofCue());
     }
 
+    /** The table with what was measured of it. */
     public function table(): Table
     {
         return $this->guess()->table;
     }
 
+    /** The cue with what was measured of it. */
     public function cue(): CueSpec
     {
         return $this->guess()->cue;

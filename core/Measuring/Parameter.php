@@ -69,6 +69,7 @@ enum Parameter: string
         };
     }
 
+    /** Whether it is a number of the cue, else of the table. */
     public function ofCue(): bool
     {
         return self::EndMass === $this;

@@ -39,6 +39,7 @@ final readonly class Sheet
         return new self($rows);
     }
 
+    /** Whether there is no reading at all. */
     public function isEmpty(): bool
     {
         return [] === $this->rows;

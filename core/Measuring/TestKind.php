@@ -23,6 +23,7 @@ enum TestKind: string
 
     private const NTH = ['first', 'second', 'third'];
 
+    /** What the test is called on the page. */
     public function title(): string
     {
         return match ($this) {
@@ -34,6 +35,7 @@ enum TestKind: string
         };
     }
 
+    /** What the test tells about the table, in a few words. */
     public function tells(): string
     {
         return match ($this) {

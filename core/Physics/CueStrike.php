@@ -41,6 +41,7 @@ final readonly class CueStrike
         public float $wz,
     ) {}
 
+    /** What a shot gives the cue ball. */
     public static function of(Shot $shot, CueSpec $cue, BallSpec $ball): self
     {
         return new self(...self::given($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $cue, $ball));

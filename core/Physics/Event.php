@@ -25,6 +25,7 @@ final readonly class Event
         public ?Pocket $pocket = null,
     ) {}
 
+    /** Whether a ball takes part in it. */
     public function concerns(int $ball): bool
     {
         return \in_array($ball, $this->balls, true);

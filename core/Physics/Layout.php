@@ -31,6 +31,7 @@ final readonly class Layout
         return $this->balls[$ball] ?? throw new \OutOfBoundsException('No ' . BallId::spoken($ball) . ' on the table.');
     }
 
+    /** Whether a ball is on the table. */
     public function has(int $ball): bool
     {
         return isset($this->balls[$ball]);
@@ -44,11 +45,13 @@ final readonly class Layout
         return array_values(array_filter(array_keys($this->balls), static fn(int $b): bool => BallId::CUE !== $b));
     }
 
+    /** The same with a ball put at a place (m). */
     public function with(int $ball, Point $place): self
     {
         return new self([$ball => $place] + $this->balls);
     }
 
+    /** The same without a ball. */
     public function without(int $ball): self
     {
         $balls = $this->balls;

@@ -43,6 +43,7 @@ final readonly class PathPiece
         );
     }
 
+    /** Where the ball is at the end of the piece, m. */
     public function end(): Point
     {
         return $this->at($this->to);

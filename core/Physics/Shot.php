@@ -48,11 +48,13 @@ final readonly class Shot
         }
     }
 
+    /** The same in another direction, rad. */
     public function withAim(float $aim): self
     {
         return new self($aim, $this->speed, $this->tip, $this->elevation);
     }
 
+    /** The same with another speed of the cue, m/s. */
     public function withSpeed(float $speed): self
     {
         return new self($this->aim, $speed, $this->tip, $this->elevation);

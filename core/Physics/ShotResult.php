@@ -30,6 +30,7 @@ final readonly class ShotResult
         public float $duration,
     ) {}
 
+    /** Whether the cue ball fell. */
     public function scratched(): bool
     {
         return isset($this->pocketed[BallId::CUE]);

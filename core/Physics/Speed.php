@@ -11,11 +11,13 @@ final readonly class Speed
 {
     private function __construct(public ?float $mps, public ?float $lengths) {}
 
+    /** A speed of the cue, m/s. */
     public static function metresPerSecond(float $speed): self
     {
         return new self($speed, null);
     }
 
+    /** A speed as so many table lengths that the cue ball alone would run. */
     public static function tableLengths(float $lengths): self
     {
         return new self(null, $lengths);

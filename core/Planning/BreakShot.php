@@ -95,6 +95,7 @@ final readonly class BreakShot
         return null;
     }
 
+    /** The break shot in one sentence. */
     public function words(): string
     {
         $spec = $this->rack->legs[0];

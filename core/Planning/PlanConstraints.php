@@ -26,6 +26,7 @@ final readonly class PlanConstraints
         return !isset($this->zones[$ball]) || $this->zones[$ball]->contains($x, $y);
     }
 
+    /** Whether nothing is pinned. */
     public function isEmpty(): bool
     {
         return [] === $this->pockets && [] === $this->order && [] === $this->zones && 0 === $this->keep;

@@ -356,6 +356,7 @@ final class Planner
         return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
     }
 
+    /** State values for a rack; those of an earlier one where its balls have not moved since. */
     public function stateValues(Rack $rack): StateValues
     {
         $key = $rack->group->value ?? '';

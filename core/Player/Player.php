@@ -43,6 +43,7 @@ final readonly class Player
         }
     }
 
+    /** The preset of a level. */
     public static function of(Level $level): self
     {
         return new self(
@@ -59,6 +60,7 @@ final readonly class Player
         return new self($this->level, $aim, $this->speed, $this->tip, $this->hand, $this->reach, $this->name);
     }
 
+    /** The same player under another name; null for none. */
     public function named(?string $name): self
     {
         return new self($this->level, $this->aim, $this->speed, $this->tip, $this->hand, $this->reach, $name);

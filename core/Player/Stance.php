@@ -28,6 +28,7 @@ final readonly class Stance
      */
     private function __construct(public float $times, public float $stretch, public string $note) {}
 
+    /** A stance without bridge, stretch or the other hand. */
     public static function comfortable(): self
     {
         return new self(1.0, 0.0, '');

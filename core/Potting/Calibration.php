@@ -44,11 +44,13 @@ final readonly class Calibration
         return $this->pot($player)->fromPlace($cue->x, $cue->y)->chance;
     }
 
+    /** The reference pot for a player. */
     public function pot(Player $player): PotChance
     {
         return new PotChance($this->simulator, $this->layout, 1, Pocket::FootLeft, $player);
     }
 
+    /** The table it is on. */
     public function simulator(): Simulator
     {
         return $this->simulator;

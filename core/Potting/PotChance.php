@@ -92,6 +92,7 @@ final class PotChance
         $this->all = [$this->at, ...$others];
     }
 
+    /** What drops, from where the ball lies. */
     public function window(): AcceptanceWindow
     {
         return $this->window;
@@ -203,6 +204,7 @@ final class PotChance
         return $this->around($cue->x, $cue->y, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $error);
     }
 
+    /** The player's errors of a stroke from a place (m): aim and elevation in rad, speed of the cue in m/s. */
     public function errors(float $x, float $y, float $aim, float $elevation, float $speed): ExecutionError
     {
         return $this->player->errors(

@@ -30,6 +30,7 @@ final readonly class PotEstimate
         public ?NoPot $why,
     ) {}
 
+    /** No pot, and why. */
     public static function none(NoPot $why): self
     {
         return new self(0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, $why);

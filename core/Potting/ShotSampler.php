@@ -77,11 +77,13 @@ final readonly class ShotSampler
         return $this->run($aim, $speed, $a, $b, $elevation);
     }
 
+    /** Whether the ball, hit first, dropped in its pocket. */
     public function pots(KernelState $s): bool
     {
         return $s->firstHit === $this->slot && $s->pocket[$this->slot] === $this->pocket->index();
     }
 
+    /** Whether the cue ball fell. */
     public function scratches(KernelState $s): bool
     {
         return KernelState::ON_TABLE !== $s->pocket[0];

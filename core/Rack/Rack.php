@@ -71,26 +71,31 @@ final readonly class Rack
         return new Simulator($this->table, $this->cue);
     }
 
+    /** The rules of its game, for the player's group. */
     public function rules(): Game
     {
         return $this->game->rules($this->group);
     }
 
+    /** The same under another name. */
     public function named(string $name): self
     {
         return $this->copy(name: $name);
     }
 
+    /** The same with balls elsewhere. */
     public function withLayout(Layout $layout): self
     {
         return $this->copy(layout: $layout);
     }
 
+    /** The same with one ball put at a place (m). */
     public function withBall(int $ball, Point $place): self
     {
         return $this->withLayout($this->layout->with($ball, $place));
     }
 
+    /** The same with the ball in hand, or not. */
     public function withBallInHand(bool $inHand): self
     {
         return $this->copy(ballInHand: $inHand);
@@ -108,16 +113,19 @@ final readonly class Rack
         return $this->copy(table: $table, layout: new Layout($balls));
     }
 
+    /** The same for another player. */
     public function withPlayer(Player $player): self
     {
         return $this->copy(player: $player);
     }
 
+    /** The same with a group taken. */
     public function withGroup(Group $group): self
     {
         return $this->copy(group: $group);
     }
 
+    /** The same with another cue. */
     public function withCue(CueSpec $cue): self
     {
         return $this->copy(cue: $cue);

@@ -20,6 +20,7 @@ final class RackUp
 
     private function __construct() {}
 
+    /** The balls of a game, racked; without a cue ball. */
     public static function layout(Simulator $simulator, Game $game, Generator $random): Layout
     {
         $order = $game->rackOrder($random);

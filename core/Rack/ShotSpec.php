@@ -30,6 +30,7 @@ final readonly class ShotSpec
         public array $unknown = [],
     ) {}
 
+    /** A shot that sends a ball into a pocket; the aim is solved when it is played. */
     public static function toPocket(
         int $ball,
         Pocket $pocket,

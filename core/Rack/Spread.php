@@ -16,6 +16,7 @@ final class Spread
 {
     private function __construct() {}
 
+    /** All balls of a game, laid out apart. */
     public static function of(GameName $game, string $name, Table $table = new Table()): Rack
     {
         $balls = [BallId::CUE => $table->size->pointAt(2.0, 2.0)];

@@ -31,6 +31,7 @@ final readonly class Arrival
      */
     private function __construct(public float $stretch, public bool $stops, public string $how) {}
 
+    /** How a cue ball on its way comes to a zone. */
     public static function of(ShotResult $result, Region $region, Point $next): self
     {
         $hit = 0.0;

@@ -27,6 +27,7 @@ final readonly class FromHere
      */
     private function __construct(public int $ball, public bool $later, public array $pots, public string $why) {}
 
+    /** Chance of the likeliest pot, 0–1; 0 where there is none. */
     public function chance(): float
     {
         return [] === $this->pots ? 0.0 : $this->pots[0][1]->chance;

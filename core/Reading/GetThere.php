@@ -37,11 +37,13 @@ final readonly class GetThere
      */
     private function __construct(public float $off, public ?Shot $shot, public ?Point $stop, public float $pot) {}
 
+    /** Whether the cue ball stops near enough to the place. */
     public function can(): bool
     {
         return $this->off <= self::NEAR;
     }
 
+    /** Sweeps tips and speeds for a stroke that pots the ball and stops near the place. */
     public static function search(Simulator $simulator, Layout $layout, PotChance $pot, Point $place): self
     {
         $cue = $layout->ball(BallId::CUE);

@@ -26,6 +26,7 @@ final readonly class Indirect
         public float $width,
     ) {}
 
+    /** The way in words. */
     public function words(): string
     {
         return match ($this->kind) {

@@ -27,6 +27,7 @@ final readonly class Opening
         public float $distance,
     ) {}
 
+    /** Whether it drops with some room to spare. */
     public function goes(): bool
     {
         return $this->free >= Defaults::LEAST_OPENING;
@@ -38,6 +39,7 @@ final readonly class Opening
         return $this->open > 0.0 ? min(1.0, $this->free / $this->open) : 0.0;
     }
 
+    /** Whether it goes, but with much less room than were it alone. */
     public function narrowed(): bool
     {
         return $this->goes() && $this->share() < Defaults::NARROWED;

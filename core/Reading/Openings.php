@@ -80,6 +80,7 @@ final readonly class Openings
         return self::anyNear($layout->ball($ball), array_merge(...array_values($moved)), $alone, 2 * $simulator->ball->radius);
     }
 
+    /** How one ball goes in one pocket. */
     public function get(int $ball, Pocket $pocket): Opening
     {
         return $this->all[$ball][$pocket->value];
@@ -134,6 +135,7 @@ final readonly class Openings
         return array_keys($this->all);
     }
 
+    /** How one ball goes in one pocket, worked out anew. */
     public static function opening(Simulator $simulator, Layout $layout, int $ball, Pocket $pocket): Opening
     {
         $shape = $simulator->geometry->pocket($pocket);

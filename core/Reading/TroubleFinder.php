@@ -36,6 +36,7 @@ final readonly class TroubleFinder
         $this->diameter = 2 * $simulator->ball->radius;
     }
 
+    /** A finder for one layout, read already. */
     public static function for(Simulator $simulator, Layout $layout, Openings $openings, Game $game): self
     {
         return new self($simulator, $layout, $openings, $game->ownBalls($layout), $game->hasFixedOrder());

@@ -18,6 +18,7 @@ enum TroubleKind: string
     case ByRail = 'by the rail';
     case Far = 'far';
 
+    /** The more, the worse; to rank by. */
     public function weight(): int
     {
         return match ($this) {

@@ -44,6 +44,7 @@ final readonly class Zone
         public ChanceMap $map,
     ) {}
 
+    /** The zone of a pot: where its chance is at least the one asked for, 0–1. */
     public static function of(
         Simulator $simulator,
         Layout $layout,

@@ -28,11 +28,13 @@ final readonly class ZoneFinder
         $this->simulator = $rack->simulator();
     }
 
+    /** The pot of a ball in a pocket when its turn comes. */
     public function pot(int $ball, Pocket $pocket): PotChance
     {
         return new PotChance($this->simulator, $this->layout($ball), $ball, $pocket, $this->rack->player);
     }
 
+    /** The table when a ball's turn comes. */
     public function layout(int $ball): Layout
     {
         return WhenDue::layout($this->rack->rules(), $this->rack->layout, $ball);

@@ -17,6 +17,7 @@ final readonly class FreedBall
      */
     public function __construct(public int $ball, public float $moved, public float $goes, public bool $before) {}
 
+    /** What is done for the ball, in words. */
     public function words(): string
     {
         return \sprintf(

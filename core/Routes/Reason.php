@@ -14,6 +14,7 @@ final class Reason
 
     private function __construct() {}
 
+    /** Why this route, in a sentence. */
     public static function of(Route $r): string
     {
         if (null !== $r->freed) {

@@ -275,6 +275,7 @@ final class RouteSearch
         return $this->judge($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $tries, $errors);
     }
 
+    /** What the stops of the routes are judged by. */
     public function evaluator(): PositionEvaluator
     {
         return $this->evaluator;

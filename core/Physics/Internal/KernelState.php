@@ -44,6 +44,7 @@ final class KernelState
     /** @var list<array{int, float, float, float, float, float, float, float, float, int}> [slot, t0, t1, x, y, vx, vy, ax, ay, mode] */
     public array $pieces = [];
 
+    /** Adds a ball in the next slot: place (m), velocity (m/s), spin (rad/s); at rest where left out. */
     public function add(
         float $x,
         float $y,

@@ -141,6 +141,7 @@ final class Pots
         return $remaining & ~(RemainingBalls::CLUSTERS_BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
     }
 
+    /** Whether a ball goes from little of the table, with the others of a set on it. */
     public function liesBadly(int $remaining, int $ball): bool
     {
         return $this->room($remaining, $ball) < self::BADLY;

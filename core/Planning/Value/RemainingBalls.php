@@ -28,16 +28,19 @@ final class RemainingBalls
         return $remaining;
     }
 
+    /** Whether a ball is in the set. */
     public static function has(int $remaining, int $ball): bool
     {
         return 0 !== ($remaining >> $ball & 1);
     }
 
+    /** The set without a ball. */
     public static function without(int $remaining, int $ball): int
     {
         return $remaining & ~(1 << $ball);
     }
 
+    /** How many balls are in the set. */
     public static function count(int $remaining): int
     {
         return substr_count(decbin($remaining & ~self::CLUSTERS_BROKEN), '1');

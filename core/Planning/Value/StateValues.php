@@ -83,6 +83,7 @@ final class StateValues implements ValueFunction
         $this->continuations = new ContinuationValues($rack, $cache, $this->pots, $fine);
     }
 
+    /** Positions of the cue ball that values are known for. */
     public function grid(): CueBallGrid
     {
         return $this->cache->grid;

@@ -33,16 +33,19 @@ final class Fields
         }
     }
 
+    /** Path of a key, as messages name it. */
     public function path(string $key): string
     {
         return '' === $this->path ? $key : $this->path . '.' . $key;
     }
 
+    /** Whether a key is there. */
     public function has(string $key): bool
     {
         return \array_key_exists($key, $this->values);
     }
 
+    /** The value of a key as it stands; null when it is missing. */
     public function raw(string $key): mixed
     {
         $this->asked[$key] = true;
