@@ -26,7 +26,7 @@ final readonly class KeyBalls
     private const AROUND = 0.15;
 
     /** Cuts that a break shot is played with, degrees. */
-    private const BREAK_CUTS = [15, 25, 35, 45];
+    public const BREAK_CUTS = [15, 25, 35, 45];
 
     private const WIDEST_BREAK = 55;
 
@@ -69,20 +69,14 @@ final readonly class KeyBalls
             fn(Opening $o): PotChance => new PotChance($this->simulator, $then, $last, $o->pocket, $this->player),
             \array_slice($alone->going($last), 0, 3),
         );
+        $kind = 1 === \count($candidates) ? KeyBallKind::KeyToLast : KeyBallKind::PerhapsKeyToLast;
         $keys = [];
         foreach ($candidates as $ball) {
             $best = null;
             foreach (\array_slice($this->openings->going($ball), 0, 3) as $opening) {
                 $value = $this->afterStop($this->contact($ball, $opening), $pots);
                 if (null === $best || $value > $best->value) {
-                    $best = new KeyBall($ball, $opening->pocket, false, $last, $value, \sprintf(
-                        'The %d into the %s pocket%s: stopped there or moved a hand’s breadth, the cue ball has the %d at about %.0f %%.',
-                        $ball,
-                        $opening->pocket->spoken(),
-                        1 === \count($candidates) ? ' is the key ball' : '',
-                        $last,
-                        $value * 100,
-                    ));
+                    $best = new KeyBall($kind, $ball, $opening->pocket, $last, $value);
                 }
             }
             if (null !== $best) {
@@ -105,15 +99,7 @@ final readonly class KeyBalls
             foreach ($this->openings->going($ball) as $opening) {
                 [$value, $side] = $this->breakBallValue($ball, $opening);
                 if ($value > 0.15 && (null === $best || $value > $best->value)) {
-                    $best = new KeyBall($ball, $opening->pocket, true, $ball, $value, \sprintf(
-                        'The %d breaks the next rack into the %s pocket: with the cue ball %s of its line, cut %d–%d°, it runs into the rack in %.0f %% of the tries.',
-                        $ball,
-                        $opening->pocket->spoken(),
-                        $side,
-                        self::BREAK_CUTS[0],
-                        self::BREAK_CUTS[\count(self::BREAK_CUTS) - 1],
-                        $value * 100,
-                    ), $side);
+                    $best = new KeyBall(KeyBallKind::BreakBall, $ball, $opening->pocket, $ball, $value, side: $side);
                 }
             }
             if (null !== $best) {
@@ -141,14 +127,7 @@ final readonly class KeyBalls
                     && $cut < self::WIDEST_BREAK
                     && $this->onBreakSide($break, $read->cut)
                 ) {
-                    $keys[] = new KeyBall($ball, $opening->pocket, false, $break->ball, $read->chance, \sprintf(
-                        'The %d into the %s pocket is a key ball: a stop shot leaves the break ball %d at a cut of %.0f°, %.0f %%.',
-                        $ball,
-                        $opening->pocket->spoken(),
-                        $break->ball,
-                        $cut,
-                        $read->chance * 100,
-                    ));
+                    $keys[] = new KeyBall(KeyBallKind::KeyToBreakBall, $ball, $opening->pocket, $break->ball, $read->chance, $cut);
                 }
             }
         }

@@ -7,6 +7,9 @@ namespace ZigLane\Core\Reading;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 
+use ZigLane\Core\Reading\Trouble\Trouble;
+use ZigLane\Core\Reading\Trouble\TroubleFinder;
+
 /**
  * A whole table, read: what goes, what stands in the way, which balls to keep.
  */

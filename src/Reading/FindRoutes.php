@@ -7,7 +7,7 @@ namespace ZigLane\App\Reading;
 use ZigLane\App\Work\Work;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Reading\TroubleKind;
+use ZigLane\Core\Reading\Trouble\TroubleKind;
 use ZigLane\Core\Routes\Breakout;
 use ZigLane\Core\Routes\RouteSearch;
 

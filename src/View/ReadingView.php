@@ -12,10 +12,12 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\KeyBall;
 use ZigLane\Core\Reading\Opening;
-use ZigLane\Core\Reading\Summary;
 use ZigLane\Core\Reading\TableReading;
-use ZigLane\Core\Reading\Trouble;
-use ZigLane\Core\Reading\TroubleKind;
+use ZigLane\Core\Reading\Trouble\Trouble;
+use ZigLane\Core\Reading\Trouble\TroubleKind;
+use ZigLane\Core\Wording\KeyBallWording;
+use ZigLane\Core\Wording\ReadingSummary;
+use ZigLane\Core\Wording\TroubleWording;
 
 /**
  * A reading as the page shows it: marks in mm, and words.
@@ -56,7 +58,7 @@ final readonly class ReadingView
     public function __construct(public Rack $rack, public TableReading $reading, public Look $look)
     {
         $geometry = new TableGeometry($rack->table);
-        $this->summary = Summary::of($reading, $rack);
+        $this->summary = ReadingSummary::of($reading, $rack);
         $this->problem = $reading->problem();
         $ways = $words = $weights = $marks = [];
         foreach ($reading->openings->balls() as $ball) {
@@ -79,6 +81,11 @@ final readonly class ReadingView
         $this->ties = array_merge(...array_map(fn(Trouble $t): array => self::tiesOf($t, $rack), $reading->troubles), ...[[]]);
         $this->ball = null !== $look->ball && BallId::CUE !== $look->ball && $rack->layout->has($look->ball) ? $look->ball : null;
         $this->pocket = null === $this->ball ? null : ($look->pocket ?? ($reading->openings->going($this->ball)[0] ?? null)?->pocket);
+    }
+
+    public function sentence(Trouble|KeyBall $found): string
+    {
+        return $found instanceof Trouble ? TroubleWording::sentence($found) : KeyBallWording::sentence($found);
     }
 
     /** @return list<Trouble> that a ball is in first */

@@ -24,11 +24,13 @@ use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
-use ZigLane\Core\Reading\Summary;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\ZoneFinder;
 use ZigLane\Core\Routes\Reason;
 use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Core\Wording\KeyBallWording;
+use ZigLane\Core\Wording\ReadingSummary;
+use ZigLane\Core\Wording\TroubleWording;
 
 /**
  * What the core computes for one rack of each game, to the last bit of every number: held against tests/Golden/expected.
@@ -82,9 +84,9 @@ final class Described
 
         return [
             'openings' => $openings,
-            'troubles' => array_map(static fn($t): array => ['kind' => $t->kind->name, 'balls' => $t->balls, 'sentence' => $t->sentence], $reading->troubles),
-            'keys' => array_map(static fn($k): array => ['ball' => $k->ball, 'pocket' => $k->pocket->value, 'for' => $k->for, 'value' => $k->value, 'sentence' => $k->reason, 'side' => $k->side], $reading->keys),
-            'summary' => Summary::of($reading, $rack),
+            'troubles' => array_map(static fn($t): array => ['kind' => $t->kind->name, 'balls' => $t->balls, 'sentence' => TroubleWording::sentence($t)], $reading->troubles),
+            'keys' => array_map(static fn($k): array => ['ball' => $k->ball, 'pocket' => $k->pocket->value, 'for' => $k->for, 'value' => $k->value, 'sentence' => KeyBallWording::sentence($k), 'side' => $k->side], $reading->keys),
+            'summary' => ReadingSummary::of($reading, $rack),
             'chances' => array_map(static fn($f): array => ['ball' => $f->ball, 'pots' => array_map(static fn(array $p): array => [$p[0]->value, $p[1]->chance, $p[1]->aim, $p[1]->speed], $f->pots)], $from),
             'zone' => ['best' => null === $zone->best ? null : [$zone->best->x, $zone->best->y], 'region' => $areas($zone->region), 'whole' => $areas($zone->whole), 'grades' => array_map($areas, $zone->grades)],
         ];

@@ -9,7 +9,9 @@ use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Reading\TableReading;
-use ZigLane\Core\Reading\TroubleKind;
+use ZigLane\Core\Reading\Trouble\TroubleKind;
+use ZigLane\Core\Wording\KeyBallWording;
+use ZigLane\Core\Wording\TroubleWording;
 
 /**
  * Twelve layouts, each made to have one difficulty, read as they were meant.
@@ -43,10 +45,10 @@ final class TwelveLayoutsTest extends TestCase
     {
         $reading = TableReading::of(Read::rack($balls), Player::of(Level::League));
         $first = $reading->troubles[0] ?? self::fail('no trouble found');
-        self::assertSame($kind, $first->kind, $first->sentence);
+        self::assertSame($kind, $first->kind, TroubleWording::sentence($first));
         self::assertSame($who, \array_slice($first->balls, 0, \count($who)));
         self::assertSame($who[0], $reading->problem());
-        self::assertStringContainsString($words, $first->sentence);
+        self::assertStringContainsString($words, TroubleWording::sentence($first));
     }
 
     public function testAnOpenTableHasNoTrouble(): void
@@ -62,7 +64,7 @@ final class TwelveLayoutsTest extends TestCase
         $r = self::RAIL;
         $reading = TableReading::of(Read::rack(['cue' => [3, 2], 1 => [$r, 1.4], 2 => [0.62, 2], 3 => [$r, 2.6], 4 => [$r, 2], 9 => [5, 2.5]]), Player::of(Level::League));
         $four = array_values(array_filter($reading->troubles, static fn($t): bool => 4 === $t->balls[0] && \count($t->balls) > 1))[0];
-        self::assertStringContainsString('The 4 only goes once the 3 has moved: shot first anyway', $four->sentence);
+        self::assertStringContainsString('The 4 only goes once the 3 has moved: shot first anyway', TroubleWording::sentence($four));
         self::assertLessThan(TroubleKind::Frozen->weight(), $four->weight);
         self::assertNotEmpty($reading->indirect[4], 'a bank is found meanwhile');
     }
@@ -72,7 +74,7 @@ final class TwelveLayoutsTest extends TestCase
         $r = self::RAIL;
         $reading = TableReading::of(Read::rack(['cue' => [3, 2], 1 => [6.2, 1.2], 3 => [5.5, 2.6], 8 => [1.5, $r], 10 => [1.32, $r], 12 => [1.68, $r], 14 => [1.5, 0.28]], 'eight-ball', 'solids'), Player::of(Level::League));
         self::assertSame(8, $reading->problem());
-        self::assertStringContainsString('The 8 only goes once the 10 has moved', $reading->troubles[0]->sentence);
+        self::assertStringContainsString('The 8 only goes once the 10 has moved', TroubleWording::sentence($reading->troubles[0]));
         self::assertSame([1, 3, 8], $reading->own);
         self::assertSame(3, $reading->keys[0]->ball, 'of the own balls the 3 leaves the 8 best');
     }
@@ -85,6 +87,6 @@ final class TwelveLayoutsTest extends TestCase
         self::assertSame(4, $first->ball);
         self::assertSame('foot-right', $first->pocket->value);
         $key = array_values(array_filter($reading->keys, static fn($k): bool => !$k->break))[0];
-        self::assertSame([11, 4], [$key->ball, $key->for], $key->reason);
+        self::assertSame([11, 4], [$key->ball, $key->for], KeyBallWording::sentence($key));
     }
 }

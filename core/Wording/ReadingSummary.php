@@ -2,14 +2,15 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Reading;
+namespace ZigLane\Core\Wording;
 
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\TableReading;
 
 /**
  * A reading in a few sentences: what a player would say after a walk round the table.
  */
-final class Summary
+final class ReadingSummary
 {
     private function __construct() {}
 
@@ -21,7 +22,7 @@ final class Summary
         $say = [];
         $problem = $reading->troubles[0] ?? null;
         if (null !== $problem) {
-            $say[] = $problem->sentence;
+            $say[] = TroubleWording::sentence($problem);
         } elseif ([] !== $reading->own) {
             $say[] = 'Nothing is in the way: every ball goes somewhere, so it comes down to position.';
         }
@@ -39,27 +40,17 @@ final class Summary
                 '%d of %s directly%s%s.',
                 $count - \count($none),
                 1 === $count ? 'one ball goes' : "$count balls go",
-                [] === $one ? '' : \sprintf('; %s in one pocket only', self::balls($one)),
-                [] === $none ? '' : \sprintf('; not yet %s', self::balls($none)),
+                [] === $one ? '' : \sprintf('; %s in one pocket only', BallNames::together($one)),
+                [] === $none ? '' : \sprintf('; not yet %s', BallNames::together($none)),
             );
         }
         if (isset($reading->keys[0])) {
-            $say[] = $reading->keys[0]->reason;
+            $say[] = KeyBallWording::sentence($reading->keys[0]);
         }
-        if ('eight-ball' === $rack->game->value && null === $rack->group) {
+        if ($rack->rules()->isTableOpen()) {
             $say[] = 'The table is open: both groups are read.';
         }
 
         return $say;
-    }
-
-    /**
-     * @param list<int> $balls
-     */
-    private static function balls(array $balls): string
-    {
-        $last = array_pop($balls);
-
-        return [] === $balls ? "the $last" : 'the ' . implode(', ', $balls) . " and the $last";
     }
 }

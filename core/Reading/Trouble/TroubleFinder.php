@@ -2,16 +2,21 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Reading;
+namespace ZigLane\Core\Reading\Trouble;
 
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Reading\Indirect;
+use ZigLane\Core\Reading\IndirectSearch;
+use ZigLane\Core\Reading\Opening;
+use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Settings\Defaults;
 
 /**
- * Finds trouble in a layout and says what it forces. Who is shot before whom comes from the game: with a fixed order the
+ * Finds trouble in a layout. Who is shot before whom comes from the game: with a fixed order the
  * lower ball, else nobody in particular.
  */
 final readonly class TroubleFinder
@@ -90,42 +95,20 @@ final readonly class TroubleFinder
             }
             $best = $this->bestBlocked($ball);
             $ways = $indirect[$ball] ?? [];
-            $or = [] === $ways ? '' : \sprintf(' Or %s.', $ways[0]->words());
+            $otherWay = $ways[0] ?? null;
             if (null === $best) {
-                $found[] = new Trouble(
-                    TroubleKind::Stuck,
-                    [$ball],
-                    \sprintf('The %d goes nowhere directly: the angle closes every pocket, so it must be moved.%s', $ball, $or),
-                    TroubleKind::Stuck->weight(),
-                );
+                $found[] = new NoPocket($ball, $otherWay);
                 continue;
             }
             $blockers = $best->blockers;
             $later = array_values(array_filter($blockers, fn(int $b): bool => !$this->inOrder || $b > $ball));
             if ([] === $later && [] !== $blockers) {
-                $found[] = new Trouble(
-                    TroubleKind::Blocks,
-                    [$ball, ...$blockers],
-                    \sprintf('The %d only goes once %s: shot first anyway, so only position matters.', $ball, self::gone($blockers)),
-                    25,
-                );
+                $found[] = new OpensInTurn($ball, $blockers);
                 continue;
             }
             $by = [] === $later ? [$ball] : $later;
-            $break = $this->breakout($ball, [...$by, $ball]);
             // Blocking another ball's only way weighs as much as being the ball that cannot go.
-            $found[] = new Trouble(
-                TroubleKind::Stuck,
-                [$ball, ...$by],
-                \sprintf(
-                    'The %d only goes once %s%s.%s',
-                    $ball,
-                    self::gone($by),
-                    '' === $break ? ($this->inOrder ? ', and that comes later in the order: it must be moved on purpose' : '') : "; $break",
-                    $or,
-                ),
-                TroubleKind::Stuck->weight() - ('' === $break ? 0 : 5),
-            );
+            $found[] = new ShutIn($ball, $by, $this->opener($ball, [...$by, $ball]), $this->inOrder, $otherWay);
         }
 
         return $found;
@@ -147,11 +130,6 @@ final readonly class TroubleFinder
             if ($only->distance < 0.25 && !$only->narrowed()) {
                 continue;
             }
-            $narrow = $only->narrowed() ? \sprintf(
-                ', and %s takes %.0f %% of that',
-                self::names($only->blockers),
-                100 * (1 - $only->share()),
-            ) : '';
             $lost = array_values(
                 array_unique(
                     array_merge(
@@ -161,31 +139,10 @@ final readonly class TroubleFinder
                     ),
                 ),
             );
-            $found[] = new Trouble(
-                TroubleKind::OnePocket,
-                [$ball, ...$only->blockers],
-                \sprintf(
-                    'The %d has one pocket, %s%s: position must come to that side%s.',
-                    $ball,
-                    $only->pocket->spoken(),
-                    $narrow,
-                    [] === $lost ? '' : ', until ' . self::gone($lost),
-                ),
-                TroubleKind::OnePocket->weight() + ($only->narrowed() ? 15 : 0),
-            );
+            $found[] = new OnePocket($ball, $only, $lost);
             foreach ($only->blockers as $other) {
                 if ($only->narrowed() && (!$this->inOrder || $other > $ball)) {
-                    $found[] = new Trouble(
-                        TroubleKind::Blocks,
-                        [$ball, $other],
-                        \sprintf(
-                            'The %d stands in the only way of the %d, to the %s pocket: it forces a finer shot or must be moved first.',
-                            $other,
-                            $ball,
-                            $only->pocket->spoken(),
-                        ),
-                        TroubleKind::Blocks->weight() - 20,
-                    );
+                    $found[] = new InTheOnlyWay($ball, $other, $only->pocket);
                     break;
                 }
             }
@@ -209,16 +166,7 @@ final readonly class TroubleFinder
         $found = [];
         foreach ($only as $pocket => $balls) {
             if (\count($balls) > 1) {
-                $found[] = new Trouble(
-                    TroubleKind::SameLane,
-                    $balls,
-                    \sprintf(
-                        '%s need the same lane, the %s pocket: the first of them must go down cleanly, for one hung there shuts it for the other.',
-                        ucfirst(self::names($balls)),
-                        str_replace('-', ' ', $pocket),
-                    ),
-                    TroubleKind::SameLane->weight(),
-                );
+                $found[] = new SameLane($balls, Pocket::from($pocket));
             }
         }
 
@@ -264,22 +212,7 @@ final readonly class TroubleFinder
             }
             $shut = array_values(array_filter($members, fn(int $b): bool => [] === $this->openings->going($b)));
             $first = min(array_intersect($members, $this->own));
-            $break = $this->breakout($first, $members);
-            $found[] = new Trouble(
-                TroubleKind::Cluster,
-                $members,
-                \sprintf(
-                    '%s lie together%s%s%s.',
-                    ucfirst(self::names($members)),
-                    $least < Defaults::TOUCHING ? ', touching' : '',
-                    [] === $shut ? ', but each goes somewhere: play them from the open side' : \sprintf(
-                        ': %s cannot go until they are opened',
-                        self::names($shut),
-                    ),
-                    '' === $break ? '' : "; $break",
-                ),
-                TroubleKind::Cluster->weight() + 10 * \count($shut) - ([] === $shut ? 25 : 0),
-            );
+            $found[] = new Cluster($members, $least < Defaults::TOUCHING, $shut, $this->opener($first, $members));
         }
 
         return $found;
@@ -301,24 +234,7 @@ final readonly class TroubleFinder
             if ($gap >= Defaults::BY_RAIL || $this->inMouth($ball)) {
                 continue;
             }
-            $found[] = $gap < Defaults::FROZEN
-                ? new Trouble(
-                    TroubleKind::Frozen,
-                    [$ball],
-                    "The $ball is frozen to the $rail rail: it goes along the rail only, thin misses stay up, and the cue ball must come from its own side.",
-                    TroubleKind::Frozen->weight(),
-                )
-                : new Trouble(
-                    TroubleKind::ByRail,
-                    [$ball],
-                    \sprintf(
-                        'The %d lies %.0f cm off the %s rail: the pockets along it take it only from a fine angle.',
-                        $ball,
-                        max(1, $gap * 100),
-                        $rail,
-                    ),
-                    TroubleKind::ByRail->weight(),
-                );
+            $found[] = $gap < Defaults::FROZEN ? new FrozenToRail($ball, $rail) : new NearRail($ball, $rail, $gap);
         }
 
         return $found;
@@ -338,17 +254,7 @@ final readonly class TroubleFinder
             }
             $near = min(array_map(fn(int $b): float => $this->layout->ball($ball)->distanceTo($this->layout->ball($b)), $others));
             if ($near > Defaults::FAR * $this->simulator->geometry->length / 2.54) {
-                $found[] = new Trouble(
-                    TroubleKind::Far,
-                    [$ball],
-                    \sprintf(
-                        'The %d lies alone, %.0f diamonds from the next ball: the cue ball must travel there and back%s.',
-                        $ball,
-                        $near / ($this->simulator->geometry->length / 8),
-                        $this->inOrder ? ' when it is due' : ', or leave it for last',
-                    ),
-                    TroubleKind::Far->weight(),
-                );
+                $found[] = new Alone($ball, $near / ($this->simulator->geometry->length / 8), $this->inOrder);
             }
         }
 
@@ -376,11 +282,11 @@ final readonly class TroubleFinder
     }
 
     /**
-     * Which earlier ball's cue-ball way can move one of these: "the 3 into the foot left pocket has the angle to move it".
+     * An earlier pot whose cue-ball way can move one of these; null when there is none.
      *
      * @param list<int> $targets
      */
-    private function breakout(int $before, array $targets): string
+    private function opener(int $before, array $targets): ?Opener
     {
         $best = null;
         $nearest = self::BREAK_REACH;
@@ -403,18 +309,13 @@ final readonly class TroubleFinder
                         && $this->clear($ghost->x, $ghost->y, $target, $ball)
                     ) {
                         $nearest = $far;
-                        $best = [$ball, $opening->pocket, $target];
+                        $best = new Opener($ball, $opening->pocket, $target);
                     }
                 }
             }
         }
 
-        return null === $best ? '' : \sprintf(
-            'the %d into the %s pocket has the angle to move the %d',
-            $best[0],
-            $best[1]->spoken(),
-            $best[2],
-        );
+        return $best;
     }
 
     private function clear(float $x, float $y, int $target, int $but): bool
@@ -445,24 +346,5 @@ final readonly class TroubleFinder
         }
 
         return false;
-    }
-
-    /**
-     * @param list<int> $balls
-     */
-    private static function gone(array $balls): string
-    {
-        return self::names($balls) . (1 === \count($balls) ? ' has moved' : ' have moved');
-    }
-
-    /**
-     * @param array<int> $balls
-     */
-    public static function names(array $balls): string
-    {
-        $names = array_map(static fn(int $b): string => "the $b", $balls);
-        $last = array_pop($names);
-
-        return [] === $names ? (string) $last : implode(', ', $names) . ' and ' . $last;
     }
 }

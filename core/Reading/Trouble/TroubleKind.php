@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Reading;
+namespace ZigLane\Core\Reading\Trouble;
 
 /**
  * Kinds of trouble, and how much each usually weighs: the heaviest is named first.

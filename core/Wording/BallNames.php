@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Wording;
+
+/**
+ * Balls as a sentence names them.
+ */
+final class BallNames
+{
+    private function __construct() {}
+
+    /**
+     * "the 3, the 5 and the 7".
+     *
+     * @param list<int> $balls
+     */
+    public static function each(array $balls): string
+    {
+        $names = array_map(static fn(int $ball): string => "the $ball", $balls);
+        $last = array_pop($names);
+
+        return [] === $names ? (string) $last : implode(', ', $names) . ' and ' . $last;
+    }
+
+    /**
+     * "the 3, 5 and the 7".
+     *
+     * @param list<int> $balls
+     */
+    public static function together(array $balls): string
+    {
+        $last = array_pop($balls);
+
+        return [] === $balls ? "the $last" : 'the ' . implode(', ', $balls) . " and the $last";
+    }
+}
