@@ -111,6 +111,13 @@ run_test() {
         php -d memory_limit=1G vendor/bin/phpstan analyse --no-progress --memory-limit=1G
         console doctrine:schema:validate
     fi
+    if wanted modules; then
+        say "— modules"
+        node --test tests/Modules/*.test.mjs >var/modules-tests.log 2>&1 || {
+            cat var/modules-tests.log
+            fail "a test of the page's modules failed"
+        }
+    fi
     if wanted app; then
         say "— app"
         (phpunit app)

@@ -1,6 +1,5 @@
 // The inspector: the tip's face, and showing what a value would do before it is let go.
 
-const LIMIT = 0.5; // tip offset in ball radii
 const form = () => document.getElementById('leg-form');
 const field = (name) => document.getElementById(name);
 
@@ -63,7 +62,8 @@ function commit() {
 /** Brings a tip inside the miscue limit and shows it. */
 function setTip(side, height) {
     const far = Math.hypot(side, height);
-    if (far > LIMIT) { side *= LIMIT / far; height *= LIMIT / far; }
+    const limit = Number(field('tip').dataset.limit); // ball radii
+    if (far > limit) { side *= limit / far; height *= limit / far; }
     side = Math.trunc(side * 100 + Math.sign(side) * 1e-6) / 100;
     height = Math.trunc(height * 100 + Math.sign(height) * 1e-6) / 100;
     field('tip-side').value = side;
@@ -73,7 +73,8 @@ function setTip(side, height) {
 
 function markTip(side, height) {
     field('tip-mark').setAttribute('transform', `translate(${side * 100} ${-height * 100})`);
-    field('tip-mm').textContent = `${(Math.hypot(side, height) * 28.575).toFixed(1)} of 14.3 mm`;
+    const { radius, limit } = field('tip').dataset;
+    field('tip-mm').textContent = `${(Math.hypot(side, height) * radius).toFixed(1)} of ${(limit * radius).toFixed(1)} mm`;
 }
 
 export function watchInspector(toast) {

@@ -5,6 +5,7 @@ import { watchReading } from './reading.mjs';
 import { watchRoutes } from './routes.mjs';
 import { watchPlan } from './plan.mjs';
 import { watchPlayback, togglePlay } from './playback.mjs';
+import { actionOf, printKeys } from './keys.mjs';
 
 const $ = (selector) => document.querySelector(selector);
 const help = $('#help');
@@ -44,25 +45,35 @@ document.addEventListener('htmx:sendError', () => toast('Zig Lane does not answe
 
 const typing = (element) => element.matches?.('input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select');
 
-const steps = {
-    '[': () => go(-1),
-    ']': () => go(1),
-    l: () => $('#card-0')?.click(),
-    a: () => $('#ask-place')?.click(),
-    v: () => ($('#read') ? $('#mode-plan') : $('#mode-read'))?.click(),
-    f: () => $('#find-routes')?.click(),
-    o: () => ($('#plan') ? $('#mode-plan') : $('#mode-run'))?.click(),
-    g: () => $('#plan-run')?.click(),
-    k: () => $('#take-plan')?.click(),
-    x: () => $('#stop-plan')?.click(),
-    n: () => $('#add-leg')?.click(),
-    p: togglePlay,
-    t: () => $('#tip')?.focus(),
-    s: () => $('#lengths')?.focus(),
-    u: () => $('#undo-button')?.click(),
-    r: () => $('#redo-button')?.click(),
-    '?': () => help.showModal(),
+const actions = {
+    before: () => go(-1),
+    after: () => go(1),
+    layout: () => $('#card-0')?.click(),
+    ask: () => $('#ask-place')?.click(),
+    read: () => ($('#read') ? $('#mode-plan') : $('#mode-read'))?.click(),
+    routes: () => $('#find-routes')?.click(),
+    runOut: () => ($('#plan') ? $('#mode-plan') : $('#mode-run'))?.click(),
+    plan: () => $('#plan-run')?.click(),
+    takePlan: () => $('#take-plan')?.click(),
+    stopPlan: () => $('#stop-plan')?.click(),
+    next: () => $('#add-leg')?.click(),
+    pocket: (event) => document.querySelector(`input[name=pocket][data-key="${event.key}"]`)?.click(),
+    play: togglePlay,
+    tip: () => $('#tip')?.focus(),
+    speed: () => $('#lengths')?.focus(),
+    undo: () => $('#undo-button')?.click(),
+    redo: () => $('#redo-button')?.click(),
+    remove: (event) => removeLeg(event.target.closest?.('[data-leg]')),
+    help: () => help.showModal(),
 };
+
+function removeLeg(card) {
+    if (!card) return;
+    const form = $('#place');
+    form.elements.op.value = 'remove-leg';
+    form.elements.number.value = card.dataset.leg;
+    form.requestSubmit();
+}
 
 function go(by) {
     const here = Number($('#workspace')?.dataset.chosen ?? 0);
@@ -70,34 +81,9 @@ function go(by) {
 }
 
 document.addEventListener('keydown', (event) => {
-    if (help.open || event.altKey) return;
-    const key = event.key;
-    if (event.ctrlKey || event.metaKey) {
-        if (key.toLowerCase() === 'z' && !typing(event.target)) {
-            event.preventDefault();
-            $(event.shiftKey ? '#redo-button' : '#undo-button')?.click();
-        }
-        return;
-    }
-    if (typing(event.target)) return;
-    if (/^[1-6]$/.test(key)) {
-        const radio = document.querySelector(`input[name=pocket][data-key="${key}"]`);
-        if (radio) { radio.click(); event.preventDefault(); }
-        return;
-    }
-    if (key === 'Delete') {
-        const card = event.target.closest?.('[data-leg]');
-        if (card) {
-            event.preventDefault();
-            const form = $('#place');
-            form.elements.op.value = 'remove-leg';
-            form.elements.number.value = card.dataset.leg;
-            form.requestSubmit();
-        }
-        return;
-    }
-    if (steps[key]) {
-        event.preventDefault();
-        steps[key]();
-    }
+    const action = actions[actionOf(event)];
+    if (!action || help.open || typing(event.target)) return;
+    event.preventDefault();
+    action(event);
 });
+printKeys(help.querySelector('.keys'));

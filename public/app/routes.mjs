@@ -65,7 +65,7 @@ function draw(hovered = null) {
         add('path', { class: 'altway', d: item.dataset.path });
         const [x, y] = (item.dataset.stop ?? '').split(' ');
         if (y) {
-            add('circle', { cx: x, cy: y, r: 28.575 });
+            add('circle', { cx: x, cy: y, r: $('table').dataset.radius });
             add('text', { class: 'upright-text', x, y, dy: 12 }).textContent = letter;
         }
         layer.append(group);

@@ -38,8 +38,8 @@ function dressText(svg) {
 }
 
 function numbers(svg) {
-    const { length, width, margin, reach } = svg.dataset;
-    return { length: +length, width: +width, margin: +margin, reach: +reach };
+    const { length, width, margin, reach, radius } = svg.dataset;
+    return { length: +length, width: +width, margin: +margin, reach: +reach, radius: +radius };
 }
 
 /** The pockets' mouths, mm: a ball may hang in their jaws, a little beyond the nose line. */
@@ -57,7 +57,7 @@ export function onBed(svg, event) {
 function nearest(svg, event, at) {
     const scale = svg.querySelector('#frame').getScreenCTM();
     const pixels = Math.hypot(scale.a, scale.b);
-    const limit = Math.max(28.575 * 1.2, (event.pointerType === 'touch' ? 26 : 12) / pixels);
+    const limit = Math.max(numbers(svg).radius * 1.2, (event.pointerType === 'touch' ? 26 : 12) / pixels);
     let best = null;
     for (const ball of svg.querySelectorAll(reads(svg) ? '.ball' : '.ball.movable')) {
         const far = Math.hypot(ball.dataset.x - at.x, ball.dataset.y - at.y);
@@ -68,12 +68,12 @@ function nearest(svg, event, at) {
 
 /** Whether a ball could lie there as far as the eye can tell; the server has the last word. */
 function fits(svg, name, x, y) {
-    const { length, width, reach } = numbers(svg);
+    const { length, width, reach, radius } = numbers(svg);
     const slack = 12; // it will be snapped to the rail or the other ball
     const inJaws = mouths(svg).some((mouth) => Math.hypot(mouth.x - x, mouth.y - y) < mouth.half);
     if (!inJaws && (x < reach - slack || y < reach - slack || x > length - reach + slack || y > width - reach + slack)) return false;
     return ![...svg.querySelectorAll('.ball')].some((other) => other.dataset.ball !== name
-        && Math.hypot(other.dataset.x - x, other.dataset.y - y) < 57.15 - 5);
+        && Math.hypot(other.dataset.x - x, other.dataset.y - y) < 2 * radius - 5);
 }
 
 function send(values) {
