@@ -6,7 +6,6 @@ namespace ZigLane\Core\Reading;
 
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Player;
@@ -134,22 +133,6 @@ final readonly class KeyBalls
         usort($keys, static fn(KeyBall $a, KeyBall $b): int => $b->value <=> $a->value);
 
         return [...$breaks, ...\array_slice($keys, 0, 2)];
-    }
-
-    /** Where the cue ball of the break shot should lie. */
-    public function breakZone(KeyBall $break): Region
-    {
-        $pot = new PotChance($this->simulator, $this->layout, $break->ball, $break->pocket, $this->player);
-        $map = ChanceMap::of($this->simulator, $pot, [0.6]);
-
-        return $map->capped(function (float $x, float $y) use ($pot, $break): float {
-            $cut = $pot->cutFrom($x, $y);
-
-            return $this->onBreakSide($break, $cut) ? 0.6 + min(
-                abs($cut) - deg2rad(self::BREAK_CUTS[0]),
-                deg2rad(self::WIDEST_BREAK) - abs($cut),
-            ) : 0.0;
-        })->region(0.6);
     }
 
     private function onBreakSide(KeyBall $break, float $cut): bool

@@ -14,8 +14,6 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\Files\ConstraintsFile;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Planning\PlanSearch;
-use ZigLane\Core\Rack\Files\JsonText;
-use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * Takes orders for plans. The work itself is done by workers: see Turns for whose plan is next, PlanRackHandler for the work.
@@ -179,15 +177,6 @@ final class PlanDesk
     {
         $this->entities->createQuery('DELETE FROM ' . PlanRecord::class . ' p WHERE p.createdAt < :old AND p.state NOT IN (:open)')
             ->execute(['old' => $now->modify('-180 days'), 'open' => PlanRecord::UNDER_WAY]);
-    }
-
-    /** What was pinned when a plan was asked for. */
-    public static function pinsOf(PlanRecord $plan): PlanConstraints
-    {
-        return ConstraintsFile::read(
-            json_decode($plan->pins(), true, 16, \JSON_THROW_ON_ERROR),
-            RackFile::read(JsonText::decode($plan->document(), \PHP_INT_MAX)),
-        );
     }
 
     private function oldest(RackRecord $rack): int
