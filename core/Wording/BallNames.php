@@ -23,16 +23,4 @@ final class BallNames
 
         return [] === $names ? (string) $last : implode(', ', $names) . ' and ' . $last;
     }
-
-    /**
-     * "the 3, 5 and the 7".
-     *
-     * @param list<int> $balls
-     */
-    public static function together(array $balls): string
-    {
-        $last = array_pop($balls);
-
-        return [] === $balls ? "the $last" : 'the ' . implode(', ', $balls) . " and the $last";
-    }
 }

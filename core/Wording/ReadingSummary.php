@@ -40,8 +40,8 @@ final class ReadingSummary
                 '%d of %s directly%s%s.',
                 $count - \count($none),
                 1 === $count ? 'one ball goes' : "$count balls go",
-                [] === $one ? '' : \sprintf('; %s in one pocket only', BallNames::together($one)),
-                [] === $none ? '' : \sprintf('; not yet %s', BallNames::together($none)),
+                [] === $one ? '' : \sprintf('; %s in one pocket only', BallNames::each($one)),
+                [] === $none ? '' : \sprintf('; not yet %s', BallNames::each($none)),
             );
         }
         if (isset($reading->keys[0])) {

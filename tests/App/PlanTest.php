@@ -9,6 +9,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Plan\PlanLedger;
+use ZigLane\App\View\PlanView;
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Planning\PlanConstraints;
 
 final class PlanTest extends AppTestCase
@@ -201,8 +203,8 @@ final class PlanTest extends AppTestCase
     {
         $id = $this->stored(self::RACK);
         $plan = $this->ask($id, ['pocket-1' => 'foot-left', 'zone-9' => '1,1  3,1; 3,3']);
-        $pins = PlanDesk::pinsOf($plan);
-        self::assertSame('foot-left', $pins->pockets[1]->value);
+        $pins = (new PlanView($this->open($id), $plan, []))->pins;
+        self::assertSame(Pocket::FootLeft, $pins->pockets[1]);
         self::assertTrue($pins->zones[9]->contains(2.5 * 0.3175, 1.6 * 0.3175));
         foreach (['zone-1' => '1,1 2,2', 'pocket-1' => 'attic', 'order' => '1 1', 'keep' => '5'] as $field => $value) {
             $this->browser->request('POST', "/racks/$id/plans", [$field => $value]);

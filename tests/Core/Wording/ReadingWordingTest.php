@@ -78,6 +78,5 @@ final class ReadingWordingTest extends TestCase
     public function testBallsAreNamed(): void
     {
         self::assertSame(['the 3', 'the 3 and the 5', 'the 3, the 5 and the 7'], array_map(BallNames::each(...), [[3], [3, 5], [3, 5, 7]]));
-        self::assertSame(['the 3', 'the 3 and the 5', 'the 3, 5 and the 7'], array_map(BallNames::together(...), [[3], [3, 5], [3, 5, 7]]));
     }
 }
