@@ -26,6 +26,8 @@ watchReading(toast);
 watchRoutes(toast);
 watchPlan(toast);
 
+// What is sent when it changes is not sent once more by Enter: two changes at once would be in each other's way.
+document.addEventListener('submit', (event) => { if (event.target.getAttribute('hx-trigger') === 'change') event.preventDefault(); });
 document.addEventListener('click', (event) => {
     if (event.target.closest('[data-help]')) help.showModal();
 });

@@ -160,7 +160,8 @@ abstract class BrowserTestCase extends TestCase
             }
             usleep(50000);
         }
-        self::fail("Waited in vain: $what");
+        $state = $this->script('const a = document.activeElement; return [a?.id || a?.tagName, a?.value ?? "", document.getElementById("toast")?.textContent, document.querySelector(".notice.bad")?.textContent ?? "", document.querySelectorAll(".htmx-request").length, location.search].join(" | ")');
+        self::fail("Waited in vain: $what. In focus, its value, toast, problem, requests, address: " . (\is_string($state) ? $state : ''));
     }
 
     protected function script(string $javascript, mixed ...$arguments): mixed

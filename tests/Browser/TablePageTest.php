@@ -144,9 +144,12 @@ final class TablePageTest extends BrowserTestCase
         self::assertSame('ball-8', $this->focused(), 'the ball keeps the focus');
         $this->keys(WebDriverKeys::ARROW_UP);
         $this->until(fn(): bool => '2.725, 2.875' === $this->value('#at-8'), 'an eighth across');
+        $stored = fn(): int => (int) $this->value('#rename [name=version]');
+        $before = $stored();
         $this->tabTo('at-9');
         $this->keys(WebDriverKeys::CONTROL . 'a' . WebDriverKeys::NULL, '4½ 3', WebDriverKeys::ENTER);
-        $this->until(fn(): bool => '4.5, 3' === $this->value('#at-9'), 'typed diamonds');
+        $this->until(fn(): bool => '4.5, 3' === $this->value('#at-9') && 0 === $this->howMany('.htmx-request'), 'typed diamonds');
+        self::assertSame($before + 1, $stored(), 'Enter sends it once');
         $this->keys(WebDriverKeys::TAB, 'n');
         $this->until(fn(): bool => str_contains($this->text('#inspector h2'), 'Leg 1: the 7'), 'n plans the next leg');
         $this->keys('2');
