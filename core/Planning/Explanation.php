@@ -52,10 +52,10 @@ final readonly class Explanation
         if ($settled && isset($plan->shots[$this->kept])) {
             $first = $plan->shots[$this->kept];
             $start = $plan->rack->withLayout($first->before);
-            $stateValues = $this->planner->stateValues($start);
+            $stateValues = $this->planner->values->of($start);
             $remaining = RemainingBalls::of($start->layout);
             $cue = $start->layout->ball(BallId::CUE);
-            $now = $this->planner->roughly($start)->valueAt($remaining, $cue->x, $cue->y);
+            $now = $this->planner->values->roughly($start)->valueAt($remaining, $cue->x, $cue->y);
             $end = $this->end($plan);
             $break = null === $end ? null : BreakShotSearch::best($end);
             $says = [
@@ -254,7 +254,7 @@ final readonly class Explanation
             'speed control' => new Player($p->level, $p->aim, $p->speed * $less, $p->tip, $p->hand, $p->reach, $p->name),
             'aim' => $p->withAim($p->aim * $less),
         ] as $skill => $better) {
-            $then = $this->planner->roughly($start->withPlayer($better))->valueAt($remaining, $cue->x, $cue->y);
+            $then = $this->planner->values->roughly($start->withPlayer($better))->valueAt($remaining, $cue->x, $cue->y);
             $more = min(1.0, $runOut * $then / $now) - $runOut;
             if ($more >= 0.005) {
                 $says[] = \sprintf('%.0f %% better %s: +%.0f points.', 100 * self::BETTER, $skill, 100 * $more);
@@ -276,7 +276,7 @@ final readonly class Explanation
         }
         $cue = $start->layout->ball(BallId::CUE);
         $now = max($now, 1e-3);
-        $free = $this->planner->roughly($start, new PlanConstraints())->valueAt($remaining, $cue->x, $cue->y);
+        $free = $this->planner->values->roughly($start, new PlanConstraints())->valueAt($remaining, $cue->x, $cue->y);
         $cost = min(1.0, $runOut * $free / $now) - $runOut;
 
         return [

@@ -7,7 +7,6 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Group;
-use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\Value\PlanningCache;
@@ -19,7 +18,6 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
-use ZigLane\Core\Routes\Style;
 
 /**
  * Chooses shots by the chance to run out: state values are worked out backward (StateValues), then strokes into the
@@ -31,30 +29,14 @@ final class Planner
     /** A candidate with a rough value of less than this share of the best is not looked into. */
     private const NEAR = 0.55;
 
-    /** Routes are as good as each other when they differ by less than this share. */
-    private const AS_GOOD = 0.006;
-
     /** A group with less than this share of the other's value is not looked into. */
     private const NEAR_GROUP = 0.8;
-
-    /** For a stop that keeps this share of what a route promises, so much of its value is given up. */
-    private const PROMISE = 0.9;
-    private const STEADY = 0.03;
-
-    /** A ball that lies further off than this has been moved, m. */
-    private const MOVED = 1e-4;
-
-    /** Places tried with the ball in hand. */
-    private const IN_HAND = 3;
 
     private readonly Simulator $simulator;
     private readonly PlanningCache $cache;
 
-    /** @var array{list<list<int>>, Layout}|null balls to keep for the end, and the table they were found on */
-    private ?array $last = null;
-
-    /** @var array<string, array{StateValues, Rack}> by group, with the rack that each was made for */
-    private array $known = [];
+    /** State values for the racks that the plan goes through. */
+    public readonly RackValues $values;
 
     /** @var array<string, float> by group */
     private array $groups = [];
@@ -67,7 +49,7 @@ final class Planner
     ) {
         $this->simulator = $rack->simulator();
         $this->cache = null === $other ? new PlanningCache($this->simulator, $rack->player) : $other->cache;
-        $this->last = $other?->last;
+        $this->values = new RackValues($this->simulator, $this->cache, $budget, $constraints, $other?->values);
     }
 
     /**
@@ -79,7 +61,7 @@ final class Planner
     public function next(Rack $rack, ?SearchBudget $budget = null): ?ChosenShot
     {
         $budget ??= $this->budget;
-        $stateValues = $this->stateValues($rack);
+        $stateValues = $this->values->of($rack);
         $remaining = RemainingBalls::of($rack->layout);
         $found = [];
         foreach ($this->choices($rack, $stateValues, $remaining, $budget->choices) as [$ball, $pocket]) {
@@ -123,7 +105,7 @@ final class Planner
         if ([] === $best) {
             return null;
         }
-        $chosen = self::plainest($best, $budget->steady ? $searches : null);
+        $chosen = PlainestRoute::among($best, $budget->steady ? $searches : null);
 
         return new ChosenShot(
             $chosen,
@@ -131,39 +113,6 @@ final class Planner
             $remaining,
             array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)),
         );
-    }
-
-    /**
-     * Of routes as good as the best the one that is plainest to play: centre ball, little travel. Where the stop is asked for too,
-     * one that leaves little when it is played exactly, and is good only by its misses, gives way to one that is nearly as good
-     * and leaves what it promises.
-     *
-     * @param non-empty-list<Route>        $routes   the best first
-     * @param array<int, RouteSearch>|null $searches that found them, by object id; null when the stop does not count
-     */
-    private static function plainest(array $routes, ?array $searches): Route
-    {
-        $best = $routes[0];
-        if (null !== $searches) {
-            $steady = array_filter($routes, static fn(Route $r): bool => $r->tries === $best->tries
-                && $r->value >= (1 - self::STEADY) * $best->value
-                && $searches[spl_object_id($r)]->evaluator()->valueAt($r->stop->x, $r->stop->y) * $r->pot >= self::PROMISE * $r->value);
-            $routes = [] === $steady ? $routes : array_values($steady);
-            $best = $routes[0];
-        }
-        $style = new Style();
-        $chosen = $best;
-        foreach ($routes as $route) {
-            if (
-                $route->tries === $best->tries
-                && $route->value >= (1 - self::AS_GOOD) * $best->value
-                && $style->liking($route) > $style->liking($chosen)
-            ) {
-                $chosen = $route;
-            }
-        }
-
-        return $chosen;
     }
 
     /**
@@ -213,45 +162,6 @@ final class Planner
     }
 
     /**
-     * The likeliest places for the ball in hand, the best first.
-     *
-     * @return list<Point>
-     */
-    public function inHand(Rack $rack): array
-    {
-        $stateValues = $this->stateValues($rack);
-        $values = $stateValues->values(RemainingBalls::of($rack->layout));
-        arsort($values);
-        $places = [];
-        $nodes = $this->cache->grid->nodes();
-        $diameter = 2 * $this->simulator->ball->radius;
-        foreach ($values as $node => $value) {
-            // A place that can be said at the table: twentieths of a diamond.
-            [$x, $y] = $rack->table->size->diamondsOf((new Point(...$nodes[$node])));
-            $place = $rack->table->size->pointAt(round($x * 20) / 20, round($y * 20) / 20);
-            if (!$this->simulator->geometry->canRest($place)) {
-                continue;
-            }
-            foreach ($rack->layout->objectBalls() as $ball) {
-                if ($place->distanceTo($rack->layout->ball($ball)) < $diameter + 0.003) {
-                    continue 2;
-                }
-            }
-            foreach ($places as $other) {
-                if ($place->distanceTo($other) < 0.2) {
-                    continue 2;
-                }
-            }
-            $places[] = $place;
-            if (\count($places) >= self::IN_HAND) {
-                break;
-            }
-        }
-
-        return $places;
-    }
-
-    /**
      * The rack with the cue ball put down and, on an open table, a group taken: as the best plan begins.
      *
      * @return array{Rack, ChosenShot|null}
@@ -265,7 +175,7 @@ final class Planner
         $laid = [];
         foreach ($racks as $one) {
             $inHand = $one->ballInHand || !$one->layout->has(BallId::CUE);
-            foreach ($inHand ? $this->inHand($one) : [$one->layout->ball(BallId::CUE)] as $place) {
+            foreach ($inHand ? BallInHand::places($one, $this->values->of($one)) : [$one->layout->ball(BallId::CUE)] as $place) {
                 $laid[] = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
             }
         }
@@ -313,24 +223,6 @@ final class Planner
         return $this->groups;
     }
 
-    /** State values for another player or with other constraints, from the same cache; roughly, to compare with another such. */
-    public function roughly(Rack $rack, ?PlanConstraints $constraints = null): StateValues
-    {
-        $budget = $rack->rules()->hasFixedOrder() ? $this->budget : SearchBudget::quick();
-
-        return $this->stateValuesFor($rack, $constraints ?? $this->constraints, $budget, $budget->fine);
-    }
-
-    private function stateValuesFor(Rack $rack, PlanConstraints $constraints, SearchBudget $budget, bool $fine): StateValues
-    {
-        $stateValues = new StateValues($rack, $this->cache, $fine, $constraints);
-        if (self::tooMany($rack, $budget)) {
-            $this->through($stateValues, $rack, $budget);
-        }
-
-        return $stateValues;
-    }
-
     /**
      * The groups that deserve a closer look on an open table, the better first.
      *
@@ -341,7 +233,7 @@ final class Planner
         $racks = [];
         foreach (Group::cases() as $group) {
             $one = $rack->withGroup($group);
-            $stateValues = $this->stateValues($one);
+            $stateValues = $this->values->of($one);
             $remaining = RemainingBalls::of($one->layout);
             $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
             $this->groups[$group->value] = null === $cue
@@ -354,60 +246,6 @@ final class Planner
         $close = array_keys(array_filter($this->groups, static fn(float $w): bool => $w >= self::NEAR_GROUP * $best));
 
         return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
-    }
-
-    /** State values for a rack; those of an earlier one where its balls have not moved since. */
-    public function stateValues(Rack $rack): StateValues
-    {
-        $key = $rack->group->value ?? '';
-        $known = $this->known[$key] ?? null;
-        $fine = $this->budget->fine && !self::tooMany($rack, $this->budget);
-        // What was worked out for one rack holds for another when balls are gone, but none moved.
-        if (null === $known || !self::lieAsBefore(
-            $rack->layout->objectBalls(),
-            $known[1]->layout,
-            $rack->layout,
-        ) || ($fine && !$known[0]->fine)) {
-            $known = $this->known[$key] = [$this->stateValuesFor($rack, $this->constraints, $this->budget, $fine), $rack];
-        }
-        if (!$known[0]->knows(RemainingBalls::of($rack->layout))) {
-            $this->through($known[0], $rack, $this->budget);
-        }
-
-        return $known[0];
-    }
-
-    /** Where not all sets can be gone through, those that likely orders go through. */
-    private function through(StateValues $stateValues, Rack $rack, SearchBudget $budget): void
-    {
-        if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
-            $this->last = [LikelyOrders::last($this->simulator, $rack), $rack->layout];
-        }
-        $stateValues->through(
-            RemainingBalls::of($rack->layout),
-            LikelyOrders::likely($rack, $stateValues, $budget->orders, $this->last[0]),
-        );
-    }
-
-    private static function tooMany(Rack $rack, SearchBudget $budget): bool
-    {
-        return !$rack->rules()->hasFixedOrder() && \count($rack->rules()->ownBalls($rack->layout)) > $budget->sets;
-    }
-
-    /**
-     * Whether balls lie where they lay, on both tables.
-     *
-     * @param list<int> $balls
-     */
-    private static function lieAsBefore(array $balls, Layout $then, Layout $now): bool
-    {
-        foreach ($balls as $ball) {
-            if (!$then->has($ball) || !$now->has($ball) || $then->ball($ball)->distanceTo($now->ball($ball)) > self::MOVED) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /**
