@@ -16,6 +16,7 @@ use ZigLane\Core\Physics\ShotResult;
 final readonly class Rotation implements Game
 {
     use CommonFouls;
+    use WithoutGroups;
 
     public function __construct(private GameName $game, private int $money) {}
 
@@ -61,21 +62,6 @@ final readonly class Rotation implements Game
     }
 
     public function endsWithBreakShot(): bool
-    {
-        return false;
-    }
-
-    public function isTableOpen(): bool
-    {
-        return false;
-    }
-
-    public function groupTakenWith(int $ball): ?Group
-    {
-        return null;
-    }
-
-    public function hasObstacles(): bool
     {
         return false;
     }

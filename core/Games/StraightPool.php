@@ -15,6 +15,7 @@ use ZigLane\Core\Physics\ShotResult;
 final readonly class StraightPool implements Game
 {
     use CommonFouls;
+    use WithoutGroups;
 
     public function name(): GameName
     {
@@ -54,21 +55,6 @@ final readonly class StraightPool implements Game
     public function endsWithBreakShot(): bool
     {
         return true;
-    }
-
-    public function isTableOpen(): bool
-    {
-        return false;
-    }
-
-    public function groupTakenWith(int $ball): ?Group
-    {
-        return null;
-    }
-
-    public function hasObstacles(): bool
-    {
-        return false;
     }
 
     public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool

@@ -7,6 +7,7 @@ namespace ZigLane\Tests\Core\Games;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Foul;
+use ZigLane\Core\Games\Game;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Games\Verdict;
@@ -88,5 +89,53 @@ final class RulesTest extends TestCase
         self::assertSame([3, 14], $rules->legalTargets(self::layout(3, 14)));
         self::assertFalse($rules->isOver(self::layout(3, 14)));
         self::assertTrue($rules->isOver(self::layout(14)));
+    }
+
+    /** What the rest of the program asks instead of looking which game it is. */
+    public function testWhatDiffersFromGameToGame(): void
+    {
+        $asked = [
+            'fixed order' => static fn(Game $g): bool => $g->hasFixedOrder(),
+            'break shot at the end' => static fn(Game $g): bool => $g->endsWithBreakShot(),
+            'open table' => static fn(Game $g): bool => $g->isTableOpen(),
+            'others’ balls' => static fn(Game $g): bool => $g->hasObstacles(),
+            'the eight spoils a break' => static fn(Game $g): bool => $g->spoilsBreak(8),
+        ];
+        $answers = [];
+        foreach (GameName::cases() as $game) {
+            $answers[$game->value] = array_keys(array_filter($asked, static fn(\Closure $ask): bool => $ask($game->rules())));
+        }
+        self::assertSame([
+            'eight-ball' => ['open table', 'others’ balls', 'the eight spoils a break'],
+            'nine-ball' => ['fixed order'],
+            'ten-ball' => ['fixed order'],
+            'straight-pool' => ['break shot at the end'],
+        ], $answers);
+        self::assertFalse(GameName::EightBall->rules(Group::Solids)->isTableOpen());
+        self::assertSame([Group::Solids, Group::Stripes], array_map(GameName::EightBall->rules()->groupTakenWith(...), [3, 11]));
+    }
+
+    public function testOwnAndLastBalls(): void
+    {
+        $table = self::layout(2, 8, 11, 14);
+        $stripes = GameName::EightBall->rules(Group::Stripes);
+        self::assertSame([8, 11, 14], $stripes->ownBalls($table));
+        self::assertSame([11, 14], $stripes->legalTargets($table));
+        self::assertSame([2, 8, 11, 14], GameName::EightBall->rules()->ownBalls($table));
+        self::assertSame([8, 14, null], [$stripes->lastBall($table), GameName::TenBall->rules()->lastBall($table), GameName::StraightPool->rules()->lastBall($table)]);
+        self::assertNull($stripes->lastBall(self::layout(2)));
+    }
+
+    /** Nine-ball counts any ball; the others only what was called. */
+    public function testWhatCountsAsMade(): void
+    {
+        /** @param array<int, Pocket> $pocketed */
+        $made = static fn(GameName $game, array $pocketed): bool => $game->rules()->countsAsMade(3, Pocket::FootLeft, new ShotResult([], [], self::layout(), $pocketed, 3, true, 1.0));
+        foreach (GameName::cases() as $game) {
+            self::assertTrue($made($game, [3 => Pocket::FootLeft]));
+            self::assertSame(GameName::NineBall === $game, $made($game, [3 => Pocket::FootRight]), $game->value);
+            self::assertSame(GameName::NineBall === $game, $made($game, [5 => Pocket::FootLeft]), $game->value);
+            self::assertFalse($made($game, [0 => Pocket::FootLeft]), $game->value);
+        }
     }
 }
