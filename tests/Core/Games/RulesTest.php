@@ -126,16 +126,22 @@ final class RulesTest extends TestCase
         self::assertNull($stripes->lastBall(self::layout(2)));
     }
 
+    /**
+     * @param array<int, Pocket> $pocketed
+     */
+    private static function made(GameName $game, array $pocketed): bool
+    {
+        return $game->rules()->countsAsMade(3, Pocket::FootLeft, new ShotResult([], [], self::layout(), $pocketed, 3, true, 1.0));
+    }
+
     /** Nine-ball counts any ball; the others only what was called. */
     public function testWhatCountsAsMade(): void
     {
-        /** @param array<int, Pocket> $pocketed */
-        $made = static fn(GameName $game, array $pocketed): bool => $game->rules()->countsAsMade(3, Pocket::FootLeft, new ShotResult([], [], self::layout(), $pocketed, 3, true, 1.0));
         foreach (GameName::cases() as $game) {
-            self::assertTrue($made($game, [3 => Pocket::FootLeft]));
-            self::assertSame(GameName::NineBall === $game, $made($game, [3 => Pocket::FootRight]), $game->value);
-            self::assertSame(GameName::NineBall === $game, $made($game, [5 => Pocket::FootLeft]), $game->value);
-            self::assertFalse($made($game, [0 => Pocket::FootLeft]), $game->value);
+            self::assertTrue(self::made($game, [3 => Pocket::FootLeft]));
+            self::assertSame(GameName::NineBall === $game, self::made($game, [3 => Pocket::FootRight]), $game->value);
+            self::assertSame(GameName::NineBall === $game, self::made($game, [5 => Pocket::FootLeft]), $game->value);
+            self::assertFalse(self::made($game, [0 => Pocket::FootLeft]), $game->value);
         }
     }
 }
