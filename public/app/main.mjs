@@ -43,6 +43,8 @@ document.addEventListener('htmx:responseError', (event) => {
     }
     return toast(event.detail.xhr.status >= 500 ? 'The server could not do that. Nothing saved is lost; try again.' : 'That was refused.');
 });
+// A redraw that failed halfway leaves elements that answer no more: the page is loaded again.
+for (const name of ['htmx:swapError', 'htmx:onLoadError']) document.addEventListener(name, () => location.reload());
 document.addEventListener('htmx:sendError', () => toast('Zig Lane does not answer. Is it still running? What you saved is safe.'));
 
 const typing = (element) => element.matches?.('input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select');

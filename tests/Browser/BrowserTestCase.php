@@ -161,7 +161,7 @@ abstract class BrowserTestCase extends TestCase
             usleep(50000);
         }
         $state = $this->script('const a = document.activeElement; return [a?.id || a?.tagName, a?.value ?? "", document.getElementById("toast")?.textContent, document.querySelector(".notice.bad")?.textContent ?? "", document.querySelectorAll(".htmx-request").length, location.search].join(" | ")');
-        self::fail("Waited in vain: $what. In focus, its value, toast, problem, requests, address: " . (\is_string($state) ? $state : ''));
+        self::fail("Waited in vain: $what. In focus, its value, toast, problem, requests, address: " . (\is_string($state) ? $state : '') . "\n" . json_encode(\array_slice($this->web->manage()->getLog('browser'), -5), \JSON_PARTIAL_OUTPUT_ON_ERROR));
     }
 
     protected function script(string $javascript, mixed ...$arguments): mixed

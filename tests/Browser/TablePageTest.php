@@ -133,6 +133,21 @@ final class TablePageTest extends BrowserTestCase
         $this->assertNoComplaints();
     }
 
+    /** A change is stored while the leg plays already: what is redrawn goes on playing. */
+    public function testPlayingGoesOnWhenThePageIsRedrawn(): void
+    {
+        $this->import(self::rack(self::THREE));
+        $this->keys('n');
+        $this->until(fn(): bool => str_contains($this->text('#inspector h2'), 'Leg 1'), 'a leg');
+        $kept = fn(): mixed => $this->script('return document.querySelector("#leg-form [name=version]").value');
+        $version = $kept();
+        $this->script('document.getElementById("pace").value = "0.25"');
+        $this->keys('s', WebDriverKeys::ARROW_RIGHT, 'p');
+        $this->until(fn(): bool => $version !== $kept() && 0 === $this->howMany('.htmx-request'), 'the speed is kept');
+        $this->until(fn(): bool => 'Pause leg 1' === $this->text('#play'), 'and it plays on');
+        $this->assertNoComplaints();
+    }
+
     /** Everything with the keyboard alone: set a ball, plan, choose, strike, look, undo. */
     public function testTheKeyboardAloneDoesAllOfIt(): void
     {
@@ -163,11 +178,9 @@ final class TablePageTest extends BrowserTestCase
         $version = $kept();
         $this->keys('s', WebDriverKeys::ARROW_RIGHT);
         $this->until(fn(): bool => str_starts_with($this->text('#speed-out'), '2.05 lengths'), 'the speed moves');
-        // The change is stored while it plays already: what is redrawn goes on playing.
-        $this->script('document.getElementById("pace").value = "0.25"');
-        $this->keys('p');
         $this->until(fn(): bool => $version !== $kept() && 0 === $this->howMany('.htmx-request'), 'and is kept');
-        self::assertSame('Pause leg 1', $this->text('#play'));
+        $this->keys('p');
+        $this->until(fn(): bool => 'Pause leg 1' === $this->text('#play'), 'p plays');
         $this->keys('p');
         $this->until(fn(): bool => str_starts_with($this->text('#play'), 'Play'), 'p pauses');
         // Pressed while the page is being redrawn a key can go to a card that is about to be replaced: it is pressed again.
