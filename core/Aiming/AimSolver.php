@@ -13,6 +13,7 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 
 /**
  * Finds the direction of the cue that sends a ball to a part of a pocket, with throw, squirt and swerve included.
@@ -28,14 +29,20 @@ final readonly class AimSolver
     private const TOLERANCE = 1e-6;
     private const MOST_STEPS = 25;
 
+    /** See SecantAim. */
+    private const LEAST_COS = 0.02;
+    private const LONGEST_STEP = 0.25;
+
     /** Thinner than this (rad) nobody can be sure to hit the ball at all. */
     private const THINNEST = 1.5184; // 87°
 
     private FirstContact $contact;
+    private SecantAim $secant;
 
     public function __construct(private Simulator $simulator)
     {
         $this->contact = new FirstContact($simulator);
+        $this->secant = new SecantAim($simulator, self::TOLERANCE, self::MOST_STEPS, self::LEAST_COS, self::LONGEST_STEP);
     }
 
     /**
@@ -60,15 +67,16 @@ final readonly class AimSolver
 
         // Once toward the middle, to learn how fast the ball leaves; then toward the part of the mouth asked for.
         $distance = max($ball->distanceTo($pocket->mouthMiddle()), 0.05);
-        [$aim, $speed] = $this->search($from, $ball, $target, $distance, $request, null);
-        $window = PocketWindow::of($this->simulator->kernel(), $pocket, $ball, $speed, $geometry->reach);
+        [$aim, $departure] = $this->search($from, $ball, new Target($target, $distance), $request, null);
+        $window = PocketWindow::of($this->simulator, $pocket, $ball, $departure->pace);
         $target = $window->direction($request->offset);
-        [$aim, , $departure, $ghost] = $this->search($from, $ball, $target, $distance, $request, $aim);
+        [$aim, $departure] = $this->search($from, $ball, new Target($target, $distance), $request, $aim);
 
         $shot = new Shot($aim, $request->speed, $request->tip, $request->elevation);
         $result = $this->simulator->play($layout, $shot);
         $this->refuseOtherwise($result, $request);
 
+        $ghost = new Point($departure->cueX, $departure->cueY);
         $contact = $ghost->angleTo($ball);
         $squirt = CueStrike::squirt($request->tip->side, $this->simulator->cue);
         $way = $from->angleTo($ghost);
@@ -79,7 +87,7 @@ final readonly class AimSolver
             Angle::wrap($contact - $way),
             $ghost,
             $ball->toward($target, -2 * $this->simulator->ball->radius),
-            Angle::wrap($departure - $contact),
+            Angle::wrap($departure->direction - $contact),
             -$squirt,
             Angle::wrap($way - $aim + $squirt),
             $window->width(),
@@ -88,81 +96,27 @@ final readonly class AimSolver
     }
 
     /**
-     * The root, by secant steps.
+     * @param float|null $start direction to begin with, rad; null for the ghost ball's
      *
-     * @param float      $target   direction of the target from the object ball, rad
-     * @param float      $distance of the target from the object ball, m
-     * @param float|null $start    direction to begin with, rad; null for the ghost ball's
-     *
-     * @return array{float, float, float, Point} [aim, object ball's speed, its departure in rad, cue ball at contact]
+     * @return array{float, Departure} aim in rad, and how the ball leaves
      *
      * @throws AimRefused
      */
-    private function search(Point $from, Point $ball, float $target, float $distance, AimRequest $request, ?float $start): array
+    private function search(Point $from, Point $ball, Target $target, AimRequest $request, ?float $start): array
     {
-        $diameter = 2 * $this->simulator->ball->radius;
-        $squirt = CueStrike::squirt($request->tip->side, $this->simulator->cue);
-        $ghost = $ball->toward($target, -$diameter);
-        $gap = max($from->distanceTo($ball), $diameter);
-        $cut = Angle::wrap($target - $from->angleTo($ghost));
-        // How far the object ball's direction turns when the cue ball's turns by a little.
-        $gain = 1.0 - $gap / ($diameter * max(cos($cut), 0.02));
-        $limit = asin(min(1.0, $diameter / $gap));
-
-        $aim = $start ?? $from->angleTo($ghost) + $squirt;
-        $toward = $from->angleTo($ball) + $squirt;
-        $last = null;
-        for ($step = 0; $step < self::MOST_STEPS; ++$step) {
-            $try = $this->attempt($from, $ball, $aim, $target, $distance, $request);
-            if (null === $try) {
-                // Missed it: nearer to full.
-                $aim = ($aim + $toward) / 2;
-                $last = null;
-                continue;
-            }
-            $miss = $try[0];
-            if (abs($miss) < self::TOLERANCE) {
-                return [$aim, $try[1], $try[2], $try[3]];
-            }
-            $slope = $gain * $distance;
-            if (null !== $last && abs($last[1] - $miss) > 1e-12) {
-                $secant = ($last[1] - $miss) / ($last[0] - $aim);
-                // Near the target the secant is right; far away, or where friction changes quickly, it may not be.
-                $slope = $secant / $slope > 0.2 && $secant / $slope < 5.0 ? $secant : $slope;
-            }
-            $last = [$aim, $miss];
-            $aim -= max(-0.25 * $limit, min(0.25 * $limit, $miss / $slope));
+        $stroke = new Stroke($request->speed, $request->tip->side, $request->tip->height, $request->elevation);
+        $found = $this->secant->find($from, $ball, $stroke, $target, $start);
+        if (null !== $found?->departure) {
+            return [$found->aim, $found->departure];
         }
-        if (null === $this->attempt($from, $ball, $toward, $target, $distance, $request)) {
+        $full = $from->angleTo($ball) + CueStrike::squirt($stroke->side, $this->simulator->cue);
+        if (null === $this->contact->of($from, $ball, $stroke->aimed($full), $target)) {
             throw new AimRefused(
                 RefusalReason::TooSoft,
                 \sprintf('Too soft: the cue ball does not reach the %s.', BallId::spoken($request->ball)),
             );
         }
         throw new AimRefused(RefusalReason::TooThin, 'No aim was found: the cut is too thin for this tip and speed.');
-    }
-
-    /**
-     * @return array{float, float, float, Point}|null [passes the target by, m, right positive; object ball's speed;
-     *                                                its departure, rad; cue ball at contact], null for a miss
-     */
-    private function attempt(Point $from, Point $ball, float $aim, float $target, float $distance, AimRequest $request): ?array
-    {
-        $try = $this->contact->try(
-            $from->x,
-            $from->y,
-            $ball->x,
-            $ball->y,
-            $aim,
-            $request->speed,
-            $request->tip->side,
-            $request->tip->height,
-            $request->elevation,
-            $target,
-            $distance,
-        );
-
-        return null === $try ? null : [$try[0], $try[1], $try[2], new Point($try[3], $try[4])];
     }
 
     /**

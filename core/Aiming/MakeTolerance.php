@@ -6,7 +6,8 @@ namespace ZigLane\Core\Aiming;
 
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 
 /**
@@ -52,11 +53,9 @@ final readonly class MakeTolerance
 
     private function drops(Pocket $pocket, Point $from, float $way, float $speed): bool
     {
-        [$vx, $vy] = [$speed * cos($way), $speed * sin($way)];
-        $radius = $this->simulator->ball->radius;
-        $state = new KernelState();
-        $state->add($from->x, $from->y, $vx, $vy, -$vy / $radius, $vx / $radius);
-        $this->simulator->kernel()->run($state, mostRails: self::MOST_CONTACTS);
+        $state = new BallStates();
+        $state->add($from->x, $from->y, Motion::rolling($speed * cos($way), $speed * sin($way), $this->simulator->ball->radius));
+        $this->simulator->run($state, mostRails: self::MOST_CONTACTS);
 
         return $state->pocket[0] === $pocket->index();
     }

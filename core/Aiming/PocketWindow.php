@@ -7,8 +7,9 @@ namespace ZigLane\Core\Aiming;
 use ZigLane\Core\Equipment\PocketShape;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\Internal\Kernel;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\Motion;
+use ZigLane\Core\Physics\Simulator;
 
 /**
  * The usable mouth of a pocket for one ball at one speed: the directions in which it drops, found by sending it.
@@ -35,13 +36,12 @@ final readonly class PocketWindow
     /**
      * @param Point $from   where the object ball lies
      * @param float $speed  with which it leaves, sliding without spin, m/s
-     * @param float $reach  distance of the ball's centre from rubber that it touches, m
      *
      * @throws AimRefused when no direction drops the ball
      */
-    public static function of(Kernel $kernel, PocketShape $pocket, Point $from, float $speed, float $reach): self
+    public static function of(Simulator $simulator, PocketShape $pocket, Point $from, float $speed): self
     {
-        [$low, $high] = self::openMouth($pocket, $from, $reach);
+        [$low, $high] = self::openMouth($pocket, $from, $simulator->geometry->reach);
         if ($high <= $low) {
             throw new AimRefused(RefusalReason::PocketClosed, \sprintf(
                 'The %s pocket is closed from there: %.0f° off square. It would need a bank.',
@@ -49,7 +49,7 @@ final readonly class PocketWindow
                 rad2deg($pocket->angleFromSquare($from->angleTo($pocket->mouthMiddle()))),
             ));
         }
-        $drops = static fn(float $way): bool => self::drops($kernel, $pocket, $from, $way, $speed);
+        $drops = static fn(float $way): bool => self::drops($simulator, $pocket, $from, $way, $speed);
         $inside = null;
         foreach (self::PROBES as $share) {
             $way = $low + $share * ($high - $low);
@@ -61,7 +61,7 @@ final readonly class PocketWindow
         if (null === $inside) {
             throw self::refusal(
                 $pocket,
-                static fn(float $other): bool => self::drops($kernel, $pocket, $from, ($low + $high) / 2, $other),
+                static fn(float $other): bool => self::drops($simulator, $pocket, $from, ($low + $high) / 2, $other),
                 $speed,
             );
         }
@@ -100,11 +100,11 @@ final readonly class PocketWindow
         return [$middle + $edges[0][0] + $edges[0][1], $middle + $edges[1][0] - $edges[1][1]];
     }
 
-    private static function drops(Kernel $kernel, PocketShape $pocket, Point $from, float $way, float $speed): bool
+    private static function drops(Simulator $simulator, PocketShape $pocket, Point $from, float $way, float $speed): bool
     {
-        $state = new KernelState();
-        $state->add($from->x, $from->y, $speed * cos($way), $speed * sin($way));
-        $kernel->run($state, mostRails: self::MOST_RAILS);
+        $state = new BallStates();
+        $state->add($from->x, $from->y, Motion::sliding($speed * cos($way), $speed * sin($way)));
+        $simulator->run($state, mostRails: self::MOST_RAILS);
 
         return $state->pocket[0] === $pocket->pocket->index();
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Experiments;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Shot;
@@ -56,7 +57,7 @@ final readonly class Greedy implements Policy
         $most = 0.0;
         foreach ($rack->rules()->legalTargets($rack->layout) as $ball) {
             foreach (\array_slice(Openings::goingOf($simulator, $rack->layout, $ball), 0, 2) as $opening) {
-                $pot = new PotChance($simulator, $rack->layout->without(BallId::CUE), $ball, $opening->pocket, $rack->player);
+                $pot = new PotChance($simulator, $rack->layout->without(BallId::CUE), new Pot($ball, $opening->pocket), $rack->player);
                 foreach (self::BEHIND as $far) {
                     $place = $rack->layout->ball($ball)->toward($pot->window()->toward, -$far);
                     $chance = $pot->free($place->x, $place->y) ? $pot->fromPlace($place->x, $place->y)->chance : 0.0;

@@ -31,6 +31,6 @@ final class Planned implements Policy
         }
         $route = $choice->route;
 
-        return [$laid, new Called($route->ball, $route->pocket, $route->shot, $choice->runOut())];
+        return [$laid, new Called($route->pot->ball, $route->pot->pocket, $route->shot, $choice->runOut())];
     }
 }

@@ -8,6 +8,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Player\Stance;
@@ -79,10 +80,10 @@ final readonly class Season
         $error = $this->player->errors(
             $shot->elevation,
             $shot->speed,
-            Stance::at($this->player, $cue->x, $cue->y, $shot->aim, $rack->table->length(), $rack->table->width()),
+            Stance::of($this->player, $cue, $shot->aim, $rack->simulator()->geometry),
         );
-        $tip = [$random->normal(), $random->normal()];
+        [$side, $height] = [$random->normal(), $random->normal()];
 
-        return Execution::shot($error, [$random->normal(), $random->normal(), ...$tip], $shot);
+        return Execution::shot($error, new ErrorSample($random->normal(), $random->normal(), $side, $height), $shot);
     }
 }

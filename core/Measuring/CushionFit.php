@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\Core\Measuring;
 
 use ZigLane\Core\Equipment\Cushion;
-use ZigLane\Core\Physics\CushionImpact;
+use ZigLane\Core\Physics\CushionRebound;
+use ZigLane\Core\Physics\Motion;
 
 /**
  * Chooses the cushion's restitution and friction by the rebounds players know: a grid over both, each point scored by how
@@ -38,21 +39,10 @@ final class CushionFit
     {
         $vx = sin(deg2rad($degrees));
         $vy = cos(deg2rad($degrees));
-        [$ox, $oy, $wx, $wy] = CushionImpact::rebound(
-            $vx,
-            $vy,
-            -$vy,
-            $vx,
-            $side,
-            $c->restitution,
-            $c->friction,
-            $c->clothFriction,
-            $c->contactSine(),
-            $c->contactCosine(),
-            self::STEPS,
-        );
-        $rx = (5 * $ox + 2 * $wy) / 7;
-        $ry = (5 * $oy - 2 * $wx) / 7;
+        // A radius of 1 m: the law knows no length.
+        $back = CushionRebound::of(new Motion($vx, $vy, -$vy, $vx, $side), 1.0, $c, self::STEPS);
+        $rx = (5 * $back->vx + 2 * $back->wy) / 7;
+        $ry = (5 * $back->vy - 2 * $back->wx) / 7;
 
         return [rad2deg(atan2($rx, -$ry)), hypot($rx, $ry)];
     }

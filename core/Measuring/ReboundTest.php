@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\Core\Measuring;
 
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Physics\CushionImpact;
+use ZigLane\Core\Physics\CushionRebound;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -14,9 +15,6 @@ use ZigLane\Core\Settings\Defaults;
  */
 final readonly class ReboundTest implements Measurement
 {
-    /** Steps of the cushion's integration: as in the kernel, so that the fit is of what is played with. */
-    private const STEPS = CushionImpact::STEPS;
-
     /** Speed of a lag's ball at the rail, m/s. */
     private const PACE = 1.3;
 
@@ -50,25 +48,13 @@ final readonly class ReboundTest implements Measurement
 
     public function predicted(Guess $guess, float $speed): array
     {
-        $c = $guess->table->cushion;
         $length = hypot($this->in, $this->off);
         $vx = $speed * $this->in / $length;
         $vy = $speed * $this->off / $length;
-        [$x, $y, $p, $q] = CushionImpact::rebound(
-            $vx,
-            $vy,
-            -$vy,
-            $vx,
-            0.0,
-            $c->restitution,
-            $c->friction,
-            $c->clothFriction,
-            $c->contactSine(),
-            $c->contactCosine(),
-            self::STEPS,
-        );
+        // A radius of 1 m: the law knows no length.
+        $back = CushionRebound::of(Motion::rolling($vx, $vy, 1.0), 1.0, $guess->table->cushion);
 
-        return [self::crossing($x, -$y, $x - $q, -$y - $p, $guess->table->cloth->slide, $this->off)];
+        return [self::crossing(new Motion($back->vx, -$back->vy, $back->wx, $back->wy), $guess->table->cloth->slide, $this->off)];
     }
 
     public function speed(): array

@@ -22,60 +22,42 @@ use ZigLane\Core\Equipment\CueSpec;
  * other way, tan α = (5/2) a √(1−a²) / (1 + k + (5/2)(1−a²)); after R. Shepard, "Everything you always wanted to know
  * about cue ball squirt, but were afraid to ask", 2001.
  *
- * "Right" is d turned by +90° because y runs from the left rail to the right one; see Simulation\Internal\Kernel.
+ * "Right" is d turned by +90° because y runs from the left rail to the right one; see Internal\Kernel.
  */
-final readonly class CueStrike
+final class CueStrike
 {
-    /**
-     * @param float $vx m/s
-     * @param float $vy m/s
-     * @param float $wx rad/s
-     * @param float $wy rad/s
-     * @param float $wz rad/s
-     */
-    private function __construct(
-        public float $vx,
-        public float $vy,
-        public float $wx,
-        public float $wy,
-        public float $wz,
-    ) {}
+    private function __construct() {}
 
-    /** What a shot gives the cue ball. */
-    public static function of(Shot $shot, CueSpec $cue, BallSpec $ball): self
+    /** What a stroke gives the cue ball. */
+    public static function of(AimedStroke $aimed, CueSpec $cue, BallSpec $ball): Motion
     {
-        return new self(...self::given($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation, $cue, $ball));
-    }
-
-    /**
-     * The same from plain numbers, unchecked: for loops over many tries.
-     *
-     * @param float $aim       rad
-     * @param float $speed     m/s
-     * @param float $a         tip to the right, radii
-     * @param float $b         tip upward, radii
-     * @param float $elevation rad
-     *
-     * @return array{float, float, float, float, float} vx, vy in m/s, ωx, ωy, ωz in rad/s
-     */
-    public static function given(float $aim, float $speed, float $a, float $b, float $elevation, CueSpec $cue, BallSpec $ball): array
-    {
-        $v = (1.0 + $cue->tipRestitution) * $speed
+        $stroke = $aimed->stroke;
+        $a = $stroke->side;
+        $b = $stroke->height;
+        $v = (1.0 + $cue->tipRestitution) * $stroke->speed
             / (1.0 + $ball->mass / $cue->mass + 2.5 * ($a * $a + $b * $b));
-        $way = $aim - self::squirt($a, $cue);
+        $way = $aimed->aim - self::squirt($a, $cue);
         $dx = cos($way);
         $dy = sin($way);
         $spin = 2.5 * $v / $ball->radius;
-        $cosE = cos($elevation);
-        $sinE = sin($elevation);
+        $cosE = cos($stroke->elevation);
+        $sinE = sin($stroke->elevation);
 
-        return [
+        return new Motion(
             $v * $cosE * $dx,
             $v * $cosE * $dy,
             $spin * (-$b * $dy - $a * $sinE * $dx),
             $spin * ($b * $dx - $a * $sinE * $dy),
             -$spin * $a * $cosE,
-        ];
+        );
+    }
+
+    /**
+     * The cue ball's speed as a share of the cue's, for a tip offset in radii and a level cue.
+     */
+    public static function gain(float $side, float $height, CueSpec $cue, BallSpec $ball): float
+    {
+        return (1 + $cue->tipRestitution) / (1 + $ball->mass / $cue->mass + 2.5 * ($side * $side + $height * $height));
     }
 
     /** How far the ball leaves to the side away from the tip, rad; positive for a tip on the right (it leaves left). */

@@ -16,7 +16,7 @@ use ZigLane\Core\Settings\Defaults;
  * Plain geometry: the shaft is a straight rod of its tip's width; it must pass over the cushion's edge, taken to be as
  * high as its nose, and its axis must stay a ball radius and half a shaft from the centre of every ball behind.
  */
-final class LeastElevation
+final readonly class LeastElevation
 {
     private const STEP_DEG = 0.5;
 
@@ -24,78 +24,79 @@ final class LeastElevation
     public const RAIL_BEHIND = 0.3;
     public const BALL_BEHIND = 0.6;
 
-    private function __construct() {}
+    /**
+     * @param float                     $toRail back along the cue to the nearest rail's nose, m
+     * @param float                     $nose   height of the nose, m
+     * @param list<array{float, float}> $behind balls behind the cue ball: back along the cue and aside from it, m
+     * @param float                     $r      ball radius, m
+     */
+    private function __construct(
+        private Stroke $stroke,
+        private float $toRail,
+        private float $nose,
+        private array $behind,
+        private float $r,
+    ) {}
 
     /**
+     * The least elevation for a shot as it would be played level.
+     *
      * @param float $aim rad
      *
      * @return float rad; INF when not even the steepest cue allowed would do
      */
     public static function of(Layout $layout, float $aim, Tip $tip, TableGeometry $geometry, BallSpec $ball): float
     {
-        $cue = $layout->ball(BallId::CUE);
         $others = $layout->balls;
         unset($others[BallId::CUE]);
 
-        return self::at($cue->x, $cue->y, $others, $aim, $tip->side, $tip->height, $geometry, $ball);
+        return self::at($layout->ball(BallId::CUE), $others, (new Stroke(0.0, $tip->side, $tip->height))->aimed($aim), $geometry, $ball);
     }
 
     /**
-     * The same from plain numbers: for loops over many places.
+     * The same for loops over many places.
      *
      * @param array<int, Point> $others the other balls
-     * @param float             $side   ball radii
-     * @param float             $height ball radii
+     *
+     * @return float rad; INF when not even the steepest cue allowed would do
      */
-    public static function at(
-        float $x,
-        float $y,
-        array $others,
-        float $aim,
-        float $side,
-        float $height,
-        TableGeometry $geometry,
-        BallSpec $ball,
-    ): float {
-        $dx = cos($aim);
-        $dy = sin($aim);
-        // Distance back along the cue to the nearest rail's nose.
+    public static function at(Point $cue, array $others, AimedStroke $aimed, TableGeometry $geometry, BallSpec $ball): float
+    {
+        $dx = cos($aimed->aim);
+        $dy = sin($aimed->aim);
         $toRail = INF;
-        foreach ([[$x, $dx], [$geometry->length - $x, -$dx], [$y, $dy], [$geometry->width - $y, -$dy]] as [$room, $speed]) {
+        foreach ([[$cue->x, $dx], [$geometry->length - $cue->x, -$dx], [$cue->y, $dy], [$geometry->width - $cue->y, -$dy]] as [$room, $speed]) {
             if ($speed > 1e-9) {
                 $toRail = min($toRail, $room / $speed);
             }
         }
         $behind = [];
         foreach ($others as $place) {
-            $back = ($x - $place->x) * $dx + ($y - $place->y) * $dy;
-            $aside = ($place->x - $x) * -$dy + ($place->y - $y) * $dx - $side * $ball->radius;
+            $back = ($cue->x - $place->x) * $dx + ($cue->y - $place->y) * $dy;
+            $aside = ($place->x - $cue->x) * -$dy + ($place->y - $cue->y) * $dx - $aimed->stroke->side * $ball->radius;
             if ($back > 0.0 && $back < self::BALL_BEHIND && abs($aside) < $ball->radius + Defaults::TIP_WIDTH / 2) {
                 $behind[] = [$back, $aside];
             }
         }
         $nose = $geometry->table->cushion->noseHeight * 2 * $ball->radius;
-        $clears = static fn(int $step): bool => self::clears(
-            deg2rad($step * self::STEP_DEG),
-            $side,
-            $height,
-            $toRail,
-            $nose,
-            $behind,
-            $ball->radius,
-        );
-        if ($clears(0)) {
+
+        return (new self($aimed->stroke, $toRail, $nose, $behind, $ball->radius))->least();
+    }
+
+    private function least(): float
+    {
+        if ($this->clears(0)) {
             return 0.0;
         }
         $low = 0;
         $high = (int) (Defaults::MAX_ELEVATION_DEG / self::STEP_DEG);
-        if (!$clears($high)) {
+        if (!$this->clears($high)) {
             return INF;
         }
         // The higher the cue, the clearer.
         while ($high - $low > 1) {
             $middle = intdiv($low + $high, 2);
-            if ($clears($middle)) {
+            if ($this->clears($middle)) {
                 $high = $middle;
             } else {
                 $low = $middle;
@@ -105,20 +106,23 @@ final class LeastElevation
         return deg2rad($high * self::STEP_DEG);
     }
 
-    /**
-     * @param list<array{float, float}> $behind [back, aside] in m
-     */
-    private static function clears(float $e, float $side, float $tip, float $toRail, float $nose, array $behind, float $r): bool
+    private function clears(int $step): bool
     {
-        $c = sqrt(1.0 - $side ** 2 - $tip ** 2);
+        $e = deg2rad($step * self::STEP_DEG);
+        $r = $this->r;
+        $tip = $this->stroke->height;
+        $c = sqrt(1.0 - $this->stroke->side ** 2 - $tip ** 2);
         $height = $r * (1.0 + $tip * cos($e) + $c * sin($e));
         $start = $r * ($c * cos($e) - $tip * sin($e));
         $shaft = Defaults::TIP_WIDTH / 2;
         // A "level" cue is in truth raised a little: its butt clears the far rail by itself, so only a near one counts.
-        if ($toRail < self::RAIL_BEHIND && $height + ($toRail - $start) * tan($e) - $shaft / cos($e) < $nose) {
+        if (
+            $this->toRail < self::RAIL_BEHIND
+            && $height + ($this->toRail - $start) * tan($e) - $shaft / cos($e) < $this->nose
+        ) {
             return false;
         }
-        foreach ($behind as [$back, $aside]) {
+        foreach ($this->behind as [$back, $aside]) {
             // Distance of the ball's centre from the cue's axis, in the upright plane through the cue.
             $above = ($height - $r) * cos($e) + ($back - $start) * sin($e);
             if (hypot($above, $aside) < $r + $shaft) {

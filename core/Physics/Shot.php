@@ -48,6 +48,12 @@ final readonly class Shot
         }
     }
 
+    /** The same for a search, which tries strokes unchecked. */
+    public function stroke(): AimedStroke
+    {
+        return new AimedStroke($this->aim, new Stroke($this->speed, $this->tip->side, $this->tip->height, $this->elevation));
+    }
+
     /** The same in another direction, rad. */
     public function withAim(float $aim): self
     {

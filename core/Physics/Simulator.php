@@ -13,7 +13,6 @@ use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Internal\Kernel;
-use ZigLane\Core\Physics\Internal\KernelState;
 
 /**
  * Plays a shot on a table: value objects in, value objects out; the work is done by Internal\Kernel.
@@ -40,73 +39,63 @@ final readonly class Simulator
         if (!$layout->has(BallId::CUE)) {
             throw new InvalidInput('balls.cue', 'there is no cue ball on the table');
         }
-        $state = $this->struck($layout, $shot);
+        $state = $this->struck($layout, $shot->stroke());
         $this->kernel->run($state, record: true);
 
         return $this->result($state, array_keys($layout->balls), $layout->ball(BallId::CUE));
     }
 
     /**
-     * The balls as the tip leaves the cue ball, one slot each in the layout's order.
+     * Runs balls until all lie still.
      *
-     * @internal for those who run the kernel themselves
+     * @param bool $record    keep the events and the paths
+     * @param bool $stopAtHit stop right after the cue ball's first contact with a ball has been resolved
+     * @param int  $mostRails give up after so many contacts with rails and jaws
      */
-    public function struck(Layout $layout, Shot $shot): KernelState
+    public function run(BallStates $balls, bool $record = false, bool $stopAtHit = false, int $mostRails = \PHP_INT_MAX): void
     {
-        $strike = CueStrike::of($shot, $this->cue, $this->ball);
-        $state = new KernelState();
+        $this->kernel->run($balls, $record, $stopAtHit, $mostRails);
+    }
+
+    /** The balls as the tip leaves the cue ball, one slot each in the layout's order; run() takes them from there. */
+    public function struck(Layout $layout, AimedStroke $stroke): BallStates
+    {
+        $state = new BallStates();
         foreach ($layout->balls as $id => $place) {
-            if (BallId::CUE === $id) {
-                $state->add($place->x, $place->y, $strike->vx, $strike->vy, $strike->wx, $strike->wy, $strike->wz);
-            } else {
-                $state->add($place->x, $place->y);
-            }
+            $state->add($place->x, $place->y, BallId::CUE === $id ? CueStrike::of($stroke, $this->cue, $this->ball) : null);
         }
 
         return $state;
     }
 
-    /** @internal for the aim solver and the measuring commands, which need no record */
-    public function kernel(): Kernel
-    {
-        return $this->kernel;
-    }
-
     /**
      * @param list<int> $ids ball number by slot
      */
-    private function result(KernelState $state, array $ids, Point $cue): ShotResult
+    private function result(BallStates $state, array $ids, Point $cue): ShotResult
     {
         $events = [new Event(0.0, EventType::CueStrike, [BallId::CUE], $cue)];
         $pocketed = [];
-        foreach ($state->log as [$t, $kind, $slot, $other, $x, $y]) {
-            $balls = [$ids[$slot]];
+        foreach ($state->events as $event) {
+            $balls = [$ids[$event->slot]];
             $pocket = null;
-            $type = match ($kind) {
-                Kernel::EV_BALLS => EventType::BallBall,
-                Kernel::EV_CUSHION => EventType::BallCushion,
-                Kernel::EV_DROP => EventType::Pocketed,
-                Kernel::EV_MOTION => Kernel::SLIDE === $other ? EventType::SlideToRoll : EventType::Stop,
-                default => EventType::BallFacing,
-            };
-            if (Kernel::EV_BALLS === $kind) {
-                $balls[] = $ids[$other];
-            } elseif (Kernel::EV_DROP === $kind) {
-                $pocket = Pocket::at($other);
-                $pocketed[$ids[$slot]] = $pocket;
-            } elseif (EventType::BallFacing === $type) {
-                $pocket = Pocket::at($other >> 1);
+            if (EventType::BallBall === $event->type) {
+                $balls[] = $ids[$event->other];
+            } elseif (EventType::Pocketed === $event->type) {
+                $pocket = Pocket::at($event->other);
+                $pocketed[$balls[0]] = $pocket;
+            } elseif (EventType::BallFacing === $event->type) {
+                $pocket = Pocket::at($event->other >> 1);
             }
-            $events[] = new Event($t, $type, $balls, new Point($x, $y), $pocket);
+            $events[] = new Event($event->time, $event->type, $balls, new Point($event->x, $event->y), $pocket);
         }
         $paths = [];
-        foreach ($state->pieces as [$slot, $from, $to, $x, $y, $vx, $vy, $ax, $ay, $mode]) {
-            $paths[$ids[$slot]][] = new PathPiece($from, $to, new Point($x, $y), $vx, $vy, $ax, $ay, Kernel::ROLL === $mode);
+        foreach ($state->paths as $slot => $pieces) {
+            $paths[$ids[$slot]] = $pieces;
         }
         ksort($paths);
         $final = [];
         foreach ($ids as $slot => $id) {
-            if (KernelState::ON_TABLE === $state->pocket[$slot]) {
+            if (!$state->isDown($slot)) {
                 $final[$id] = new Point($state->x[$slot], $state->y[$slot]);
             }
         }

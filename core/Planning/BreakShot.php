@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
@@ -54,17 +55,11 @@ final readonly class BreakShot
         $layout = $this->rack->layout;
         $cue = $layout->ball(BallId::CUE);
         $simulator = $this->rack->simulator();
-        $error = (new PotChance($simulator, $layout, $this->ball, $this->pocket, $this->rack->player))->errors(
-            $cue->x,
-            $cue->y,
-            $shot->aim,
-            $shot->elevation,
-            $shot->speed,
-        );
-        $sampler = new ShotSampler($simulator, $layout, $this->ball, $this->pocket);
+        $error = (new PotChance($simulator, $layout, new Pot($this->ball, $this->pocket), $this->rack->player))->errors($cue, $shot->stroke());
+        $sampler = new ShotSampler($simulator, $layout, new Pot($this->ball, $this->pocket));
         for ($n = $first; $n < $first + $count; ++$n) {
             $sample = ErrorSamples::random(1, new Generator(104_729 * $n + 17))[0];
-            $state = $sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            $state = $sampler->under($error, $sample, $shot->stroke());
             if (null === $state || !$sampler->pots($state) || $sampler->scratches($state)) {
                 yield $n => null;
                 continue;

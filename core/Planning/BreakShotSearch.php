@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
-use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
@@ -66,17 +67,17 @@ final class BreakShotSearch
         $cue = $layout->ball(BallId::CUE);
         $found = [];
         foreach (\array_slice(Openings::goingOf($simulator, $layout, $ball), 0, 3) as $opening) {
-            $pot = new PotChance($simulator, $layout, $ball, $opening->pocket, $rack->player);
-            $sampler = new ShotSampler($simulator, $layout, $ball, $opening->pocket);
+            $pot = new PotChance($simulator, $layout, new Pot($ball, $opening->pocket), $rack->player);
+            $sampler = new ShotSampler($simulator, $layout, new Pot($ball, $opening->pocket));
             foreach (self::TIPS as [$a, $b]) {
                 foreach (self::SPEEDS as $speed) {
-                    $line = $pot->line($cue->x, $cue->y, $speed, $a, $b);
-                    $state = $line instanceof NoPot ? null : $sampler->run($line[0], $speed, $a, $b, $line[1]);
+                    $line = $pot->line($cue, new Stroke($speed, $a, $b));
+                    $state = $line instanceof NoPot ? null : $sampler->run($line);
                     if (!$line instanceof NoPot && null !== $state && $sampler->pots($state) && !$sampler->scratches($state)) {
                         $found[] = [
                             self::spread($layout, $sampler, $state),
                             $opening->pocket,
-                            new Shot($line[0], $speed, new Tip($a, $b), $line[1]),
+                            $line->shot(),
                             $pot,
                             $sampler,
                         ];
@@ -100,7 +101,7 @@ final class BreakShotSearch
         }
         [$pocket, $shot, $drops, $spread, $scratch] = $best;
         $stands = $rack->withLayout($layout)->withBallInHand(false);
-        $stands = $stands->withLegs([TakeOver::spec($stands, $ball, $pocket, $shot)]);
+        $stands = $stands->withLegs([TakeOver::spec($stands, new Pot($ball, $pocket), $shot)]);
 
         return new BreakShot(
             $stands,
@@ -156,10 +157,10 @@ final class BreakShotSearch
     private static function judged(Layout $racked, Shot $shot, PotChance $chance, ShotSampler $sampler): array
     {
         $cue = $racked->ball(BallId::CUE);
-        $error = $chance->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
+        $error = $chance->errors($cue, $shot->stroke());
         $pot = $spread = $scratch = 0;
         foreach (ErrorSamples::of(self::TRIES) as $sample) {
-            $state = $sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+            $state = $sampler->under($error, $sample, $shot->stroke());
             if (null === $state) {
                 continue;
             }
@@ -174,7 +175,7 @@ final class BreakShotSearch
         return [$pot / self::TRIES, $spread / max(1, $pot), $scratch / self::TRIES];
     }
 
-    private static function spread(Layout $racked, ShotSampler $sampler, KernelState $state): int
+    private static function spread(Layout $racked, ShotSampler $sampler, BallStates $state): int
     {
         $far = 0;
         $moved = $sampler->moved($state);
@@ -218,7 +219,7 @@ final class BreakShotSearch
         $best = 0.0;
         $going = 0;
         foreach ($easy as [, $ball, $pocket]) {
-            $chance = (new PotChance($simulator, $rack->layout, $ball, $pocket, $rack->player))->fromPlace($cue->x, $cue->y)->chance;
+            $chance = (new PotChance($simulator, $rack->layout, new Pot($ball, $pocket), $rack->player))->fromPlace($cue->x, $cue->y)->chance;
             $best = max($best, $chance);
             $going += $chance > 0.0 ? 1 : 0;
             if ($going >= self::COMPARED) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Routes\Route;
 
@@ -17,12 +18,12 @@ final readonly class ChosenShot
     private const MOST = 3;
 
     /**
-     * @param Route       $route     its value is the chance to run out from here
-     * @param StateValues      $stateValues    that it was chosen by
-     * @param int         $remaining       balls on the table
-     * @param list<Route> $others    other ways, the best first: same ball or not
+     * @param Route          $route       its value is the chance to run out from here
+     * @param StateValues    $stateValues that it was chosen by
+     * @param RemainingBalls $remaining   on the table
+     * @param list<Route>    $others      other ways, the best first: same ball or not
      */
-    public function __construct(public Route $route, public StateValues $stateValues, public int $remaining, public array $others) {}
+    public function __construct(public Route $route, public StateValues $stateValues, public RemainingBalls $remaining, public array $others) {}
 
     /**
      * The same with other ways to play it.
@@ -33,7 +34,7 @@ final readonly class ChosenShot
     {
         $ways = [];
         foreach ($this->others as $route) {
-            if ($route->value >= self::NEAR * $this->route->value && \count($ways) < self::MOST) {
+            if ($route->chances->value >= self::NEAR * $this->route->chances->value && \count($ways) < self::MOST) {
                 $ways[] = new self($route, $this->stateValues, $this->remaining, $this->others);
             }
         }
@@ -44,12 +45,12 @@ final readonly class ChosenShot
     /** Chance to run out from here. */
     public function runOut(): float
     {
-        return $this->route->value;
+        return $this->route->chances->value;
     }
 
     /** The balls left after the shot. */
-    public function left(): int
+    public function left(): RemainingBalls
     {
-        return $this->remaining & ~(1 << $this->route->ball);
+        return $this->remaining->without($this->route->pot->ball);
     }
 }

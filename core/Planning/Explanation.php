@@ -120,7 +120,7 @@ final readonly class Explanation
      *
      * @return list<string>
      */
-    private function order(Rack $start, StateValues $stateValues, int $remaining, Plan $plan): array
+    private function order(Rack $start, StateValues $stateValues, RemainingBalls $remaining, Plan $plan): array
     {
         $says = [];
         $own = $start->rules()->ownBalls($start->layout);
@@ -130,7 +130,7 @@ final readonly class Explanation
                 continue;
             }
             foreach ($own as $other) {
-                $without = RemainingBalls::without($remaining, $other);
+                $without = $remaining->without($other);
                 if (
                     $other !== $ball
                     && !$stateValues->pots->liesBadly($without, $ball)
@@ -143,7 +143,7 @@ final readonly class Explanation
                 }
             }
         }
-        $cluster = RemainingBalls::members($stateValues->pots->cluster & $remaining);
+        $cluster = RemainingBalls::ballsIn($stateValues->pots->cluster & $remaining->bits);
         if ([] !== $cluster) {
             $breaks = null;
             foreach ($plan->shots as $n => $shot) {
@@ -212,22 +212,22 @@ final readonly class Explanation
     private static function other(Plan $plan, PlannedShot $first, array $others): array
     {
         foreach ($others as $route) {
-            if ($route->ball !== $first->ball || $route->pocket !== $first->pocket) {
-                $less = 100 * ($plan->runOut - $route->value);
-                $what = $route->ball !== $first->ball ? \sprintf('The %d first', $route->ball) : \sprintf(
+            if ($route->pot->ball !== $first->ball || $route->pot->pocket !== $first->pocket) {
+                $less = 100 * ($plan->runOut - $route->chances->value);
+                $what = $route->pot->ball !== $first->ball ? \sprintf('The %d first', $route->pot->ball) : \sprintf(
                     'The %d in the %s pocket',
-                    $route->ball,
-                    $route->pocket->spoken(),
+                    $route->pot->ball,
+                    $route->pot->pocket->spoken(),
                 );
 
                 return [
                     \sprintf(
                         '%s instead: about %.0f %%, %s; pot %.0f %%, position %.0f %%.',
                         $what,
-                        100 * $route->value,
+                        100 * $route->chances->value,
                         $less < 0.5 ? 'as good' : \sprintf('%.0f points less', $less),
-                        100 * $route->pot,
-                        100 * $route->position,
+                        100 * $route->chances->pot,
+                        100 * $route->chances->position,
                     ),
                 ];
             }
@@ -241,7 +241,7 @@ final readonly class Explanation
      *
      * @return list<string>
      */
-    private function skill(Rack $start, int $remaining, float $runOut, float $now): array
+    private function skill(Rack $start, RemainingBalls $remaining, float $runOut, float $now): array
     {
         $cue = $start->layout->ball(BallId::CUE);
         if ($now < 0.005) {
@@ -269,7 +269,7 @@ final readonly class Explanation
      *
      * @return list<string>
      */
-    private function pinned(Rack $start, int $remaining, float $runOut, float $now): array
+    private function pinned(Rack $start, RemainingBalls $remaining, float $runOut, float $now): array
     {
         if ($this->constraints->isEmpty()) {
             return [];

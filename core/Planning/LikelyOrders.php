@@ -54,7 +54,7 @@ final class LikelyOrders
                     $frees = \count(
                         array_filter(
                             $stuck,
-                            static fn(int $s): bool => $s !== $ball && $stateValues->pots->goes($remaining & ~(1 << $ball), $s),
+                            static fn(int $s): bool => $s !== $ball && $stateValues->pots->goes($remaining->without($ball), $s),
                         ),
                     );
                     $like = $weights[0] / (1 + 30 * $room) + $weights[1] * $frees - $weights[2] * $at->distanceTo($layout->ball($ball))
@@ -69,7 +69,7 @@ final class LikelyOrders
                 }
                 $order[] = $best;
                 $at = $layout->ball($best);
-                $remaining &= ~(1 << $best);
+                $remaining = $remaining->without($best);
                 unset($left[$best]);
             }
             $orders[] = $order;

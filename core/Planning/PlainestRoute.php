@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Routes\Route;
-use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Core\Routes\Style;
 
 /**
@@ -27,16 +26,16 @@ final class PlainestRoute
      * one that leaves little when it is played exactly, and is good only by its misses, gives way to one that is nearly as good
      * and leaves what it promises.
      *
-     * @param non-empty-list<Route>        $routes   the best first
-     * @param array<int, RouteSearch>|null $searches that found them, by object id; null when the stop does not count
+     * @param non-empty-list<Route>  $routes   the best first
+     * @param list<SearchedPot>|null $searches that found them; null when the stop does not count
      */
     public static function among(array $routes, ?array $searches): Route
     {
         $best = $routes[0];
         if (null !== $searches) {
-            $steady = array_filter($routes, static fn(Route $r): bool => $r->tries === $best->tries
-                && $r->value >= (1 - self::STEADY) * $best->value
-                && $searches[spl_object_id($r)]->evaluator()->valueAt($r->stop->x, $r->stop->y) * $r->pot >= self::PROMISE * $r->value);
+            $steady = array_filter($routes, static fn(Route $r): bool => $r->chances->tries === $best->chances->tries
+                && $r->chances->value >= (1 - self::STEADY) * $best->chances->value
+                && self::isPromiseKept($r, $searches));
             $routes = [] === $steady ? $routes : array_values($steady);
             $best = $routes[0];
         }
@@ -44,8 +43,8 @@ final class PlainestRoute
         $chosen = $best;
         foreach ($routes as $route) {
             if (
-                $route->tries === $best->tries
-                && $route->value >= (1 - self::AS_GOOD) * $best->value
+                $route->chances->tries === $best->chances->tries
+                && $route->chances->value >= (1 - self::AS_GOOD) * $best->chances->value
                 && $style->liking($route) > $style->liking($chosen)
             ) {
                 $chosen = $route;
@@ -53,5 +52,23 @@ final class PlainestRoute
         }
 
         return $chosen;
+    }
+
+    /**
+     * Whether a route played exactly leaves what it promises.
+     *
+     * @param list<SearchedPot> $searches
+     */
+    private static function isPromiseKept(Route $route, array $searches): bool
+    {
+        foreach ($searches as $searched) {
+            if ($searched->search->pot->is($route->pot)) {
+                $left = $searched->search->evaluator()->valueAt($route->stop->x, $route->stop->y);
+
+                return $left * $route->chances->pot >= self::PROMISE * $route->chances->value;
+            }
+        }
+
+        return false;
     }
 }

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Planning\Value\RemainingBalls;
 
 /**
  * What the player has settled and the plan goes round.
@@ -33,13 +34,13 @@ final readonly class PlanConstraints
     }
 
     /** Whether a ball may be shot while others are on the table. */
-    public function allows(int $ball, int $remaining): bool
+    public function allows(int $ball, RemainingBalls $remaining): bool
     {
         foreach ($this->order as $other) {
             if ($other === $ball) {
                 return true;
             }
-            if (0 !== ($remaining >> $other & 1)) {
+            if ($remaining->has($other)) {
                 return !\in_array($ball, $this->order, true);
             }
         }

@@ -242,16 +242,16 @@ final class PlanSearch
         $stateValues = $choice->stateValues;
         $left = $choice->left();
         $last = [] === $stateValues->values($left);
-        $leads = $planner->leads($rack, $stateValues, $choice->remaining, $route->ball, $route->pocket);
+        $leads = $planner->leads($rack, $route->pot);
 
         return new PlannedShot(
-            $route->ball,
-            $route->pocket,
+            $route->pot->ball,
+            $route->pot->pocket,
             $spec,
             $rack->layout,
-            $route->pot,
-            $last ? $route->pot : $route->position,
-            $route->value,
+            $route->chances->pot,
+            $last ? $route->chances->pot : $route->chances->position,
+            $route->chances->value,
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::POSITION * $leads),
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::HEART * $leads),
             $route->stop,
@@ -272,7 +272,7 @@ final class PlanSearch
     /** The route as a leg states it; with its bare direction where rounding would lose the pot. */
     private function spec(Rack $rack, Route $route): ShotSpec
     {
-        $spec = TakeOver::spec($rack, $route->ball, $route->pocket, $route->shot);
+        $spec = TakeOver::spec($rack, $route->pot, $route->shot);
         if (LegState::Holds === $this->player->leg(1, $spec, $rack->layout, $rack->rules())->state) {
             return $spec;
         }

@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Planning\Value\PlanningCache;
+use ZigLane\Core\Planning\Value\PotApproach;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Planning\Value\StrokeProposals;
+use ZigLane\Core\Planning\Value\ValuedPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
@@ -28,6 +31,13 @@ final class Planner
 {
     /** A candidate with a rough value of less than this share of the best is not looked into. */
     private const NEAR = 0.55;
+
+    /** Strokes of a pot that its refinement begins with. */
+    private const SEEDS = 4;
+
+    /** Ordinary strokes: times the speed of the reading stroke, height of the tip (radii). */
+    private const ORDINARY_SPEEDS = [0.75, 1.0, 1.4];
+    private const ORDINARY_HEIGHTS = [-0.35, 0.0, 0.28];
 
     /** A group with less than this share of the other's value is not looked into. */
     private const NEAR_GROUP = 0.8;
@@ -55,106 +65,127 @@ final class Planner
     /**
      * The best shot; null when there is none.
      *
-     * @param Rack        $rack   with the cue ball on the table; in eight-ball the group must be known
+     * @param Rack              $rack   with the cue ball on the table; in eight-ball the group must be known
      * @param SearchBudget|null $budget for this shot, when it differs
      */
     public function next(Rack $rack, ?SearchBudget $budget = null): ?ChosenShot
     {
         $budget ??= $this->budget;
-        $stateValues = $this->values->of($rack);
-        $remaining = RemainingBalls::of($rack->layout);
         $found = [];
-        foreach ($this->choices($rack, $stateValues, $remaining, $budget->choices) as [$ball, $pocket]) {
-            $strokes = $this->strokes($rack, $stateValues, $remaining, $ball, $pocket, $budget);
-            $one = $this->looked($rack, $stateValues, $remaining, $ball, $pocket, $strokes, $budget);
-            if (null !== $one) {
-                $found[] = $one;
-            }
+        foreach ($this->likelyPots($rack, $budget->choices) as $pot) {
+            $found[] = $this->search($rack, $pot, $this->strokes($rack, $pot, $budget), $budget);
         }
-        // Where the rough look finds nothing that works, whatever can be potted at all, with ordinary strokes.
-        foreach ([] === $found ? FromHere::now($rack, $rack->layout->ball(BallId::CUE)) : [] as $from) {
-            foreach ([] === $from->pots || !$this->constraints->allows($from->ball, $remaining) ? [] : $from->pots as [$pocket, $read]) {
-                if (($this->constraints->pockets[$from->ball] ?? $pocket) !== $pocket) {
-                    continue;
-                }
-                $one = $this->looked($rack, $stateValues, $remaining, $from->ball, $pocket, self::ordinary($read->speed), $budget);
-                if (null !== $one) {
-                    $found[] = $one;
-                    break 2;
-                }
-            }
-        }
-        usort($found, static fn(array $a, array $b): int => $b[0][0]->value <=> $a[0][0]->value);
-        $best = [];
-        $searches = [];
-        foreach ($found as $n => [$routes, $search]) {
-            if ($n < $budget->refined && $routes[0]->value > self::NEAR * $found[0][0][0]->value) {
-                $seeds = array_map(
-                    static fn(Route $r): array => [$r->shot->speed, $r->shot->tip->side, $r->shot->tip->height],
-                    \array_slice($routes, 0, 4),
-                );
-                $routes = $search->from($seeds, min(2, $budget->refined + 1), $budget->rounds, $budget->tries);
-            }
-            array_push($best, ...$routes);
-            foreach ($routes as $route) {
-                $searches[spl_object_id($route)] = $search;
-            }
-        }
-        usort($best, static fn(Route $a, Route $b): int => [$b->tries, $b->value] <=> [$a->tries, $a->value]);
-
-        if ([] === $best) {
+        $found = array_values(array_filter([] === array_filter($found) ? [$this->anyPot($rack, $budget)] : $found));
+        usort($found, static fn(SearchedPot $a, SearchedPot $b): int => $b->best()->chances->value <=> $a->best()->chances->value);
+        $found = $this->refined($found, $budget);
+        $routes = array_merge(...array_map(static fn(SearchedPot $s): array => $s->routes, $found));
+        if ([] === $routes) {
             return null;
         }
-        $chosen = PlainestRoute::among($best, $budget->steady ? $searches : null);
+        usort(
+            $routes,
+            static fn(Route $a, Route $b): int => [$b->chances->tries, $b->chances->value] <=> [$a->chances->tries, $a->chances->value],
+        );
+        $chosen = PlainestRoute::among($routes, $budget->steady ? $found : null);
 
         return new ChosenShot(
             $chosen,
-            $stateValues,
-            $remaining,
-            array_values(array_filter($best, static fn(Route $r): bool => $r !== $chosen)),
+            $this->values->of($rack),
+            RemainingBalls::of($rack->layout),
+            array_values(array_filter($routes, static fn(Route $r): bool => $r !== $chosen)),
         );
     }
 
     /**
-     * @param list<array{float, float, float, 3?: float}> $strokes
+     * The pots that are worth a closer look, the best first.
      *
-     * @return array{non-empty-list<Route>, RouteSearch}|null
+     * @return list<Pot>
      */
-    private function looked(
-        Rack $rack,
-        StateValues $stateValues,
-        int $remaining,
-        int $ball,
-        Pocket $pocket,
-        array $strokes,
-        SearchBudget $budget,
-    ): ?array {
+    private function likelyPots(Rack $rack, int $most): array
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+        $proposals = new StrokeProposals($this->values->of($rack));
+        $valued = $proposals->candidates(RemainingBalls::of($rack->layout), $cue->x, $cue->y, lies: true);
+        $near = array_filter($valued, static fn(ValuedPot $v): bool => $v->value >= self::NEAR * $valued[0]->value);
+
+        return array_map(static fn(ValuedPot $v): Pot => $v->pot, \array_slice(array_values($near), 0, $most));
+    }
+
+    /** Where the rough look finds nothing that works, whatever can be potted at all, with ordinary strokes. */
+    private function anyPot(Rack $rack, SearchBudget $budget): ?SearchedPot
+    {
+        $remaining = RemainingBalls::of($rack->layout);
+        foreach (FromHere::now($rack, $rack->layout->ball(BallId::CUE)) as $from) {
+            foreach ($this->constraints->allows($from->ball, $remaining) ? $from->pots : [] as [$pocket, $read]) {
+                if (($this->constraints->pockets[$from->ball] ?? $pocket) !== $pocket) {
+                    continue;
+                }
+                $one = $this->search($rack, new Pot($from->ball, $pocket), self::ordinary($read->speed), $budget);
+                if (null !== $one) {
+                    return $one;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Refines the strokes of the best pots.
+     *
+     * @param list<SearchedPot> $found the best first
+     *
+     * @return list<SearchedPot>
+     */
+    private function refined(array $found, SearchBudget $budget): array
+    {
+        foreach ($found as $n => $searched) {
+            if ($n < $budget->refined && $searched->best()->chances->value > self::NEAR * $found[0]->best()->chances->value) {
+                $seeds = array_map(
+                    static fn(Route $r): Stroke => new Stroke($r->shot->speed, $r->shot->tip->side, $r->shot->tip->height),
+                    \array_slice($searched->routes, 0, self::SEEDS),
+                );
+                $refined[] = $searched->again($seeds, min(2, $budget->refined + 1), $budget->rounds, $budget->tries);
+            } else {
+                $refined[] = $searched;
+            }
+        }
+
+        return $refined ?? [];
+    }
+
+    /**
+     * @param list<Stroke> $strokes
+     */
+    private function search(Rack $rack, Pot $pot, array $strokes, SearchBudget $budget): ?SearchedPot
+    {
         if ([] === $strokes) {
             return null;
         }
         $evaluator = new RunOutEvaluator(
             $rack,
-            $stateValues,
-            $ball,
-            $remaining & ~(1 << $ball),
-            $this->leads($rack, $stateValues, $remaining, $ball, $pocket),
+            $this->values->of($rack),
+            $pot->ball,
+            $this->leads($rack, $pot),
             $budget->refined > 0,
         );
-        $search = new RouteSearch($rack, $ball, $pocket, $evaluator);
+        $search = new RouteSearch($rack, $pot, $evaluator);
         $routes = $search->from($strokes, 0, tries: $budget->refined > 0 ? RouteSearch::FEW : $budget->tries);
 
-        return [] === $routes ? null : [$routes, $search];
+        return [] === $routes ? null : new SearchedPot($search, $routes);
     }
 
     /**
-     * @return list<array{float, float, float}> speed (m/s), tip side and height (radii)
+     * @param float $easy speed of the reading stroke, m/s
+     *
+     * @return list<Stroke>
      */
     private static function ordinary(float $easy): array
     {
         $strokes = [];
-        foreach ([0.75, 1.0, 1.4] as $times) {
-            foreach ([-0.35, 0.0, 0.28] as $height) {
-                $strokes[] = [$easy * $times, 0.0, $height];
+        foreach (self::ORDINARY_SPEEDS as $times) {
+            foreach (self::ORDINARY_HEIGHTS as $height) {
+                $strokes[] = new Stroke($easy * $times, 0.0, $height);
             }
         }
 
@@ -248,77 +279,37 @@ final class Planner
         return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
     }
 
-    /**
-     * @return list<array{int, Pocket, float}>
-     */
-    private function choices(Rack $rack, StateValues $stateValues, int $remaining, int $most): array
-    {
-        $cue = $rack->layout->ball(BallId::CUE);
-        $choices = (new StrokeProposals($stateValues))->candidates($remaining, $cue->x, $cue->y, lies: true);
-        $found = [];
-        foreach ($choices as [$ball, $pocket, $about]) {
-            if ($about < self::NEAR * $choices[0][2] || \count($found) >= $most) {
-                break;
-            }
-            $found[] = [$ball, $pocket, $about];
-        }
-
-        return $found;
-    }
-
     /** What a pot leads on to from where the cue ball lies, 0–1. */
-    public function leads(Rack $rack, StateValues $stateValues, int $remaining, int $ball, Pocket $pocket): float
+    public function leads(Rack $rack, Pot $pot): float
     {
-        $cue = $rack->layout->ball(BallId::CUE);
+        $proposals = new StrokeProposals($this->values->of($rack));
 
-        return (new StrokeProposals($stateValues))->leads(
-            $remaining,
-            $ball,
-            $pocket,
-            $this->cache->grid->node($cue->x, $cue->y),
-            $this->cut($rack, $ball, $pocket),
-            $cue->distanceTo($rack->layout->ball($ball)),
-        );
+        return $proposals->leads(RemainingBalls::of($rack->layout), $pot, $this->approach($rack, $pot));
     }
 
-    private function cut(Rack $rack, int $ball, Pocket $pocket): float
+    private function approach(Rack $rack, Pot $pot): PotApproach
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $pot = new PotChance(
-            $this->simulator,
-            new Layout([BallId::CUE => $cue, $ball => $rack->layout->ball($ball)]),
-            $ball,
-            $pocket,
-            $rack->player,
-        );
+        $ball = $rack->layout->ball($pot->ball);
+        $chance = new PotChance($this->simulator, new Layout([BallId::CUE => $cue, $pot->ball => $ball]), $pot, $rack->player);
 
-        return $pot->cutFrom($cue->x, $cue->y);
+        return new PotApproach(
+            $this->cache->grids->positions->node($cue->x, $cue->y),
+            $chance->cutFrom($cue->x, $cue->y),
+            $cue->distanceTo($ball),
+        );
     }
 
     /**
-     * @return list<array{float, float, float, 3?: float}>
+     * @return list<Stroke>
      */
-    private function strokes(Rack $rack, StateValues $stateValues, int $remaining, int $ball, Pocket $pocket, SearchBudget $budget): array
+    private function strokes(Rack $rack, Pot $pot, SearchBudget $budget): array
     {
-        $cue = $rack->layout->ball(BallId::CUE);
-        $cut = $this->cut($rack, $ball, $pocket);
-        $distance = $cue->distanceTo($rack->layout->ball($ball));
-        $strokes = \array_slice(
-            (new StrokeProposals($stateValues))->strokes(
-                $remaining,
-                $ball,
-                $pocket,
-                $this->cache->grid->node($cue->x, $cue->y),
-                $cut,
-                $distance,
-            ),
-            0,
-            $budget->strokes,
-        );
+        $proposals = new StrokeProposals($this->values->of($rack));
+        $remaining = RemainingBalls::of($rack->layout);
+        $from = $this->approach($rack, $pot);
+        $strokes = \array_slice($proposals->strokes($remaining, $pot, $from), 0, $budget->strokes);
 
-        return $budget->refined > 0 ? [
-            ...$strokes,
-            ...(new StrokeProposals($stateValues))->contacts($remaining, $ball, $pocket, $cut, $distance),
-        ] : $strokes;
+        return $budget->refined > 0 ? [...$strokes, ...$proposals->contacts($remaining, $pot, $from)] : $strokes;
     }
 }

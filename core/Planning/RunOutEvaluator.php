@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\Value\PotApproach;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Planning\Value\StrokeProposals;
@@ -25,6 +27,9 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 {
     /** Balls and pockets asked exactly for one node. */
     private const ASKED = 2;
+
+    /** Chances below this need not be exact. */
+    private const ROUGH = 0.02;
 
     /** Those with a rough value of less than this share of the best are not. */
     private const NEAR = 0.7;
@@ -47,26 +52,28 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     private readonly Rack $after;
     private readonly Simulator $simulator;
 
+    private readonly RemainingBalls $left;
+    private readonly StrokeProposals $proposals;
+
     /**
-     * @param int  $ball  about to be potted
-     * @param int  $left  the set after it
+     * @param int   $ball  about to be potted
      * @param float $leads what the shot leads on to when it is played well, 0–1
-     * @param bool $exact the chance of the next pot worked out exactly; else all comes from StateValues
+     * @param bool  $exact the chance of the next pot worked out exactly; else all comes from StateValues
      */
     public function __construct(
         Rack $rack,
         private readonly StateValues $stateValues,
         int $ball,
-        private readonly int $left,
         private readonly float $leads = 1.0,
         private readonly bool $exact = true,
     ) {
         $this->simulator = $rack->simulator();
-        $this->few = RemainingBalls::count($left) <= self::FEW;
+        $this->left = RemainingBalls::of($rack->layout)->without($ball);
+        $this->proposals = new StrokeProposals($stateValues);
+        $this->few = $this->left->count() <= self::FEW;
         $this->nodes = new LazyGrid($this->simulator->geometry);
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
-
     public function valueAt(float $x, float $y): float
     {
         return $this->between($x, $y, 0);
@@ -82,11 +89,11 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         return self::POSITION * $this->leads;
     }
 
-    public function next(float $x, float $y): ?array
+    public function next(float $x, float $y): ?Pot
     {
         $node = $this->stateValues->isOver($this->left) ? null : $this->nodes->near($x, $y, $this);
 
-        return null === $node || $node[0] <= 0.0 ? null : [$node[2] >> 3, Pocket::at($node[2] & 7)];
+        return null === $node || $node[0] <= 0.0 ? null : new Pot($node[2] >> 3, Pocket::at($node[2] & 7));
     }
 
     public function disturbed(array $moved, float $x, float $y): float
@@ -118,29 +125,24 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     public function asked(Point $place): array
     {
-        $x = $place->x;
-        $y = $place->y;
         $best = [0.0, 0.0, 0];
-        $choices = \array_slice((new StrokeProposals($this->stateValues))->candidates($this->left, $x, $y), 0, self::ASKED);
-        foreach ($choices as [$ball, $pocket, $about]) {
-            if ($about < self::NEAR * $choices[0][2]) {
+        $candidates = \array_slice($this->proposals->candidates($this->left, $place->x, $place->y), 0, self::ASKED);
+        foreach ($candidates as $candidate) {
+            if ($candidate->value < self::NEAR * $candidates[0]->value) {
                 break;
             }
-            $name = $ball * 8 + $pocket->index();
-            $pot = $this->pots[$name] ??= new PotChance($this->simulator, $this->after->layout, $ball, $pocket, $this->after->player);
-            $read = $pot->fromPlace($x, $y, 0.02);
+            $pot = $candidate->pot;
+            $name = $pot->ball * 8 + $pot->pocket->index();
+            $chance = $this->pots[$name] ??= new PotChance($this->simulator, $this->after->layout, $pot, $this->after->player);
+            $read = $chance->fromPlace($place->x, $place->y, self::ROUGH);
             if ($read->chance <= 0.0) {
                 continue;
             }
-            $at = $this->after->layout->ball($ball);
-            $value = $read->chance * (new StrokeProposals($this->stateValues))->leads(
-                $this->left,
-                $ball,
-                $pocket,
-                $this->stateValues->grid()->node($x, $y),
+            $value = $read->chance * $this->proposals->leads($this->left, $pot, new PotApproach(
+                $this->stateValues->grid()->node($place->x, $place->y),
                 $read->cut,
-                $place->distanceTo($at),
-            );
+                $place->distanceTo($this->after->layout->ball($pot->ball)),
+            ));
             if ($value > $best[0]) {
                 $best = [$value, $read->chance, $name];
             }

@@ -40,23 +40,17 @@ final class ShotPurpose
     private static function rightSide(Rack $rack, ChosenShot $choice): ?string
     {
         $route = $choice->route;
-        if (null === $route->next || $choice->stateValues->isOver($choice->left() & ~(1 << $route->next[0]))) {
+        if (null === $route->next || $choice->stateValues->isOver($choice->left()->without($route->next->ball))) {
             return null;
         }
-        [$ball, $pocket] = $route->next;
-        [$left, $right] = $choice->stateValues->continuations->sides($choice->stateValues, $choice->left(), $ball, $pocket);
+        $ball = $route->next->ball;
+        [$left, $right] = $choice->stateValues->continuations->sides($choice->stateValues, $choice->left(), $route->next);
         $most = max($left, $right);
         if ($most < self::RIGHT_SIDE * min($left, $right)) {
             return null;
         }
-        $then = $rack->layout->without($route->ball);
-        $cut = (new PotChance(
-            $rack->simulator(),
-            new Layout([$ball => $then->ball($ball)]),
-            $ball,
-            $pocket,
-            $rack->player,
-        ))->cutFrom($route->stop->x, $route->stop->y);
+        $then = $rack->layout->without($route->pot->ball);
+        $cut = (new PotChance($rack->simulator(), new Layout([$ball => $then->ball($ball)]), $route->next, $rack->player))->cutFrom($route->stop->x, $route->stop->y);
         $side = $left > $right ? 'left' : 'right';
         if ($side !== ($cut > 0.0 ? 'left' : 'right')) {
             return null;
@@ -74,17 +68,16 @@ final class ShotPurpose
     private static function moved(Rack $rack, ChosenShot $choice): ?string
     {
         $route = $choice->route;
-        if ($route->touches < self::ON_PURPOSE) {
+        if ($route->chances->touches < self::ON_PURPOSE) {
             return null;
         }
-        $sampler = new ShotSampler($rack->simulator(), $rack->layout, $route->ball, $route->pocket);
-        $shot = $route->shot;
-        $state = $sampler->run($shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+        $sampler = new ShotSampler($rack->simulator(), $rack->layout, $route->pot);
+        $state = $sampler->run($route->shot->stroke());
         $moved = null === $state ? [] : $sampler->moved($state);
         if ([] === $moved) {
             return null;
         }
-        $cluster = array_values(array_filter($moved, static fn(int $b): bool => 0 !== ($choice->stateValues->pots->cluster >> $b & 1)));
+        $cluster = array_values(array_filter($moved, static fn(int $b): bool => $choice->stateValues->pots->isInCluster($b)));
         if ([] === $cluster) {
             $badly = array_values(
                 array_filter($moved, static fn(int $b): bool => $choice->stateValues->pots->liesBadly($choice->left(), $b)),
@@ -96,7 +89,7 @@ final class ShotPurpose
         }
         $say = \sprintf(
             'Breaks the cluster of the %s on the way.',
-            self::balls(RemainingBalls::members($choice->stateValues->pots->cluster)),
+            self::balls(RemainingBalls::ballsIn($choice->stateValues->pots->cluster)),
         );
         $insurance = self::insurance($rack, $choice, $moved);
 
@@ -112,9 +105,9 @@ final class ShotPurpose
     {
         $best = null;
         $most = 1;
-        $then = $rack->layout->without($choice->route->ball);
+        $then = $rack->layout->without($choice->route->pot->ball);
         foreach ($choice->stateValues->due($choice->left()) as $ball) {
-            $ways = \in_array($ball, $moved, true) || 0 !== ($choice->stateValues->pots->cluster >> $ball & 1) ? 0 : \count(
+            $ways = \in_array($ball, $moved, true) || $choice->stateValues->pots->isInCluster($ball) ? 0 : \count(
                 Openings::goingOf($rack->simulator(), $then, $ball),
             );
             if ($ways > $most) {
@@ -128,20 +121,20 @@ final class ShotPurpose
 
     private static function key(Rack $rack, ChosenShot $choice): ?string
     {
-        $left = RemainingBalls::members($choice->left());
+        $left = $choice->left()->members();
         if ($rack->rules()->hasFixedOrder()) {
             return null;
         }
         if ($rack->rules()->endsWithBreakShot()) {
             return 1 === \count($left) ? \sprintf(
                 'The %d is the key ball: it leaves the cue ball for the break ball, the %d.',
-                $choice->route->ball,
+                $choice->route->pot->ball,
                 $left[0],
             ) : null;
         }
 
         return [8] === $choice->stateValues->due($choice->left())
-            ? \sprintf('The %d is the key ball: it leads to the 8.', $choice->route->ball)
+            ? \sprintf('The %d is the key ball: it leads to the 8.', $choice->route->pot->ball)
             : null;
     }
 
@@ -157,8 +150,8 @@ final class ShotPurpose
             implode(', ', $choice->route->family->rails),
         );
         foreach ($choice->others as $other) {
-            if ($other->ball === $choice->route->ball && $other->pocket === $choice->route->pocket && \count($other->family->rails) < 3) {
-                return $say . \sprintf('; %s would keep about %.0f %%.', $other->family->words(), 100 * $other->value);
+            if ($other->pot->is($choice->route->pot) && \count($other->family->rails) < 3) {
+                return $say . \sprintf('; %s would keep about %.0f %%.', $other->family->words(), 100 * $other->chances->value);
             }
         }
 

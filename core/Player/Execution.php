@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Player;
 
+use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Settings\Defaults;
 
@@ -23,35 +25,26 @@ final class Execution
 
     private function __construct() {}
 
-    /**
-     * The stroke as it is executed, on plain floats. The tip may lie beyond the miscue limit: then it slips.
-     *
-     * @param array{float, float, float, float} $sample standard normal: aim, speed, tip side, tip height
-     * @param float                             $aim    rad
-     * @param float                             $speed  of the cue, m/s
-     * @param float                             $side   of the tip, ball radii
-     * @param float                             $height of the tip, ball radii
-     *
-     * @return array{float, float, float, float} aim, speed, tip side, tip height
-     */
-    public static function stroke(ExecutionError $error, array $sample, float $aim, float $speed, float $side, float $height): array
+    /** The stroke as it is executed. The tip may lie beyond the miscue limit: then it slips. */
+    public static function stroke(ExecutionError $error, ErrorSample $sample, AimedStroke $meant): AimedStroke
     {
-        return [
-            $aim + $error->aim * $sample[0],
-            min(Defaults::MAX_CUE_SPEED, $speed * max(self::SLOWEST, 1.0 + $error->speed * $sample[1])),
-            $side + $error->tip * $sample[2],
-            $height + $error->tip * $sample[3],
-        ];
+        $stroke = $meant->stroke;
+
+        return new AimedStroke($meant->aim + $error->aim * $sample->aim, new Stroke(
+            min(Defaults::MAX_CUE_SPEED, $stroke->speed * max(self::SLOWEST, 1.0 + $error->speed * $sample->speed)),
+            $stroke->side + $error->tip * $sample->side,
+            $stroke->height + $error->tip * $sample->height,
+            $stroke->elevation,
+        ));
     }
 
-    /**
-     * The shot as it is executed, a miscue included.
-     *
-     * @param array{float, float, float, float} $sample standard normal: aim, speed, tip side, tip height
-     */
-    public static function shot(ExecutionError $error, array $sample, Shot $meant): Shot
+    /** The shot as it is executed, a miscue included. */
+    public static function shot(ExecutionError $error, ErrorSample $sample, Shot $meant): Shot
     {
-        [$aim, $speed, $side, $height] = self::stroke($error, $sample, $meant->aim, $meant->speed, $meant->tip->side, $meant->tip->height);
+        $played = self::stroke($error, $sample, $meant->stroke());
+        $aim = $played->aim;
+        $side = $played->stroke->side;
+        $height = $played->stroke->height;
         $far = hypot($side, $height);
         if ($far > Defaults::MISCUE_LIMIT) {
             $aim += self::SLIP;
@@ -59,6 +52,6 @@ final class Execution
             $height *= Defaults::MISCUE_LIMIT / $far;
         }
 
-        return new Shot($aim, $speed, new Tip($side, $height), $meant->elevation);
+        return new Shot($aim, $played->stroke->speed, new Tip($side, $height), $meant->elevation);
     }
 }

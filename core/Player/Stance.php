@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Player;
 
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -35,22 +37,20 @@ final readonly class Stance
     }
 
     /**
-     * @param float $x      cue ball, m
-     * @param float $y      m
-     * @param float $aim    rad
-     * @param float $length of the bed, m
-     * @param float $width  m
+     * How a player stands to a shot.
+     *
+     * @param float $aim rad
      */
-    public static function at(Player $player, float $x, float $y, float $aim, float $length, float $width): self
+    public static function of(Player $player, Point $cue, float $aim, TableGeometry $table): self
     {
-        $own = self::way($x, $y, $aim, Hand::Right === $player->hand ? 1.0 : -1.0, $length, $width) - $player->reach;
+        $own = self::way($cue, $aim, Hand::Right === $player->hand ? 1.0 : -1.0, $table) - $player->reach;
         if ($own <= 0.0) {
             return self::comfortable();
         }
         if ($own <= Defaults::MOST_STRETCH) {
             return new self(1.0 + Defaults::ERROR_PER_STRETCH * $own, $own, \sprintf('a stretch of %.0f cm', $own * 100));
         }
-        $other = self::way($x, $y, $aim, Hand::Right === $player->hand ? -1.0 : 1.0, $length, $width) - $player->reach;
+        $other = self::way($cue, $aim, Hand::Right === $player->hand ? -1.0 : 1.0, $table) - $player->reach;
 
         return $other <= 0.0
             ? new self(Defaults::ERROR_OTHER_HAND, $own, 'the other hand')
@@ -58,10 +58,10 @@ final readonly class Stance
     }
 
     /** Way from the bridge to the table's edge, m. */
-    private static function way(float $x, float $y, float $aim, float $side, float $length, float $width): float
+    private static function way(Point $cue, float $aim, float $side, TableGeometry $table): float
     {
-        $bx = $x - self::BRIDGE * cos($aim);
-        $by = $y - self::BRIDGE * sin($aim);
+        $bx = $cue->x - self::BRIDGE * cos($aim);
+        $by = $cue->y - self::BRIDGE * sin($aim);
         $rail = Defaults::RAIL_WIDTH;
         $least = INF;
         foreach (self::FAN as $turn) {
@@ -69,8 +69,8 @@ final readonly class Stance
             $way = $aim + M_PI - $side * $turn;
             $dx = cos($way);
             $dy = sin($way);
-            $tx = abs($dx) < 1e-9 ? INF : (($dx > 0 ? $length + $rail : -$rail) - $bx) / $dx;
-            $ty = abs($dy) < 1e-9 ? INF : (($dy > 0 ? $width + $rail : -$rail) - $by) / $dy;
+            $tx = abs($dx) < 1e-9 ? INF : (($dx > 0 ? $table->length + $rail : -$rail) - $bx) / $dx;
+            $ty = abs($dy) < 1e-9 ? INF : (($dy > 0 ? $table->width + $rail : -$rail) - $by) / $dy;
             $least = min($least, max(0.0, min($tx, $ty)));
         }
 

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Potting;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
 
@@ -65,18 +66,17 @@ final class AcceptanceWindow
     public function __construct(
         private readonly Simulator $simulator,
         Layout $layout,
-        public readonly int $ball,
-        public readonly Pocket $pocket,
+        Pot $pot,
         bool $alone = false,
     ) {
-        $shape = $simulator->geometry->pocket($pocket);
-        $this->from = $layout->ball($ball);
-        $this->index = $pocket->index();
+        $shape = $simulator->geometry->pocket($pot->pocket);
+        $this->from = $layout->ball($pot->ball);
+        $this->index = $pot->pocket->index();
         $this->toward = $this->from->angleTo($shape->mouthMiddle());
         $this->distance = max($this->from->distanceTo($shape->mouthMiddle()), 0.03);
         if (!$alone) {
             foreach ($layout->objectBalls() as $id) {
-                if ($id !== $ball && $this->matters($layout->ball($id))) {
+                if ($id !== $pot->ball && $this->matters($layout->ball($id))) {
                     $this->others[] = $layout->ball($id);
                     $this->names[] = $id;
                 }
@@ -271,20 +271,18 @@ final class AcceptanceWindow
     }
 
     /** What becomes of it, sent that way (rad relative to toward): slot 0 is the ball, the others follow as in the layout. */
-    public function sent(float $way, float $speed, float $side = 0.0, bool $stopAtHit = false): KernelState
+    public function sent(float $way, float $speed, float $side = 0.0, bool $stopAtHit = false): BallStates
     {
-        $state = new KernelState();
-        $state->add(
-            $this->from->x,
-            $this->from->y,
+        $state = new BallStates();
+        $state->add($this->from->x, $this->from->y, new Motion(
             $speed * cos($this->toward + $way),
             $speed * sin($this->toward + $way),
             wz: $side * $speed / $this->simulator->ball->radius,
-        );
+        ));
         foreach ($this->others as $place) {
             $state->add($place->x, $place->y);
         }
-        $this->simulator->kernel()->run($state, stopAtHit: $stopAtHit, mostRails: self::MOST_RAILS);
+        $this->simulator->run($state, stopAtHit: $stopAtHit, mostRails: self::MOST_RAILS);
 
         return $state;
     }

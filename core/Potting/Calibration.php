@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Potting;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
@@ -47,7 +48,7 @@ final readonly class Calibration
     /** The reference pot for a player. */
     public function pot(Player $player): PotChance
     {
-        return new PotChance($this->simulator, $this->layout, 1, Pocket::FootLeft, $player);
+        return new PotChance($this->simulator, $this->layout, new Pot(1, Pocket::FootLeft), $player);
     }
 
     /** The table it is on. */

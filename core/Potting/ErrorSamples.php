@@ -6,6 +6,7 @@ namespace ZigLane\Core\Potting;
 
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Numerics\NormalDistribution;
+use ZigLane\Core\Player\ErrorSample;
 
 /**
  * Standard normal errors of aim, speed, tip side and tip height that fill their space evenly: the same number of them
@@ -16,25 +17,25 @@ use ZigLane\Core\Numerics\NormalDistribution;
  */
 final class ErrorSamples
 {
-    /** @var array<int, list<array{float, float, float, float}>> by number */
+    /** @var array<int, list<ErrorSample>> by number */
     private static array $made = [];
 
     private function __construct() {}
 
     /**
-     * @return list<array{float, float, float, float}>
+     * @return list<ErrorSample>
      */
     public static function of(int $number): array
     {
         if (!isset(self::$made[$number])) {
             $samples = [];
             for ($i = 1; $i <= $number; ++$i) {
-                $samples[] = [
+                $samples[] = new ErrorSample(
                     NormalDistribution::quantile(self::halton($i, 2)),
                     NormalDistribution::quantile(self::halton($i, 3)),
                     NormalDistribution::quantile(self::halton($i, 5)),
                     NormalDistribution::quantile(self::halton($i, 7)),
-                ];
+                );
             }
             self::$made[$number] = $samples;
         }
@@ -45,14 +46,14 @@ final class ErrorSamples
     /**
      * The same from pseudo-random numbers: errors that nothing has been chosen by.
      *
-     * @return list<array{float, float, float, float}>
+     * @return list<ErrorSample>
      */
     public static function random(int $number, Generator $random): array
     {
         $draw = static fn(): float => NormalDistribution::quantile(max(1e-9, min(1 - 1e-9, $random->between(0.0, 1.0))));
         $samples = [];
         for ($i = 0; $i < $number; ++$i) {
-            $samples[] = [$draw(), $draw(), $draw(), $draw()];
+            $samples[] = new ErrorSample($draw(), $draw(), $draw(), $draw());
         }
 
         return $samples;

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Potting;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\ExecutionError;
 
@@ -16,18 +17,19 @@ use ZigLane\Core\Player\ExecutionError;
  */
 final readonly class PotSampling
 {
-    public function __construct(private Simulator $simulator) {}
+    /** @param positive-int $tries for one chance */
+    public function __construct(private Simulator $simulator, private int $tries) {}
 
     /** Share of tries in which the ball, hit first, drops in that pocket. */
-    public function chance(Layout $layout, int $ball, Pocket $pocket, Shot $shot, ExecutionError $error, int $tries): float
+    public function chance(Layout $layout, Pot $pot, AimedStroke $stroke, ExecutionError $error): float
     {
-        $sampler = new ShotSampler($this->simulator, $layout, $ball, $pocket);
+        $sampler = new ShotSampler($this->simulator, $layout, $pot);
         $made = 0;
-        foreach (ErrorSamples::of($tries) as $sample) {
-            $state = $sampler->under($error, $sample, $shot->aim, $shot->speed, $shot->tip->side, $shot->tip->height, $shot->elevation);
+        foreach (ErrorSamples::of($this->tries) as $sample) {
+            $state = $sampler->under($error, $sample, $stroke);
             $made += null !== $state && $sampler->pots($state) ? 1 : 0;
         }
 
-        return $made / $tries;
+        return $made / $this->tries;
     }
 }

@@ -19,6 +19,7 @@ use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Player\Player;
@@ -109,7 +110,7 @@ final readonly class FreshRack
         $cue = $simulator->table->size->pointAt(self::PLACE[0], 2.0 + $aside + $random->between(-0.05, 0.05));
         $error = new ExecutionError($player->aim, self::BREAK_SPREAD * $player->speed, $player->tip / $simulator->ball->radius);
         $meant = new Shot($cue->angleTo($layout->ball(RackUp::apex($layout))), $speed, new Tip(0.0, 0.05));
-        $shot = Execution::shot($error, [$random->normal(), $random->normal(), 0.0, $random->normal()], $meant);
+        $shot = Execution::shot($error, new ErrorSample($random->normal(), $random->normal(), 0.0, $random->normal()), $meant);
         $result = $simulator->play($layout->with(BallId::CUE, $cue), $shot);
         $dropped = \count($result->pocketed);
 
@@ -145,7 +146,7 @@ final readonly class FreshRack
         $error = new ExecutionError(0.0, self::SHOT_SPREAD * $player->speed, 0.0);
         $result = $simulator->play(
             $layout,
-            Execution::shot($error, [0.0, $random->normal(), 0.0, 0.0], new Shot($aim->shot->aim, self::SHOT_SPEED, new Tip(0.0, 0.15))),
+            Execution::shot($error, new ErrorSample(0.0, $random->normal(), 0.0, 0.0), new Shot($aim->shot->aim, self::SHOT_SPEED, new Tip(0.0, 0.15))),
         );
         $moved = 0;
         foreach ($result->final->objectBalls() as $ball) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Potting\NoPot;
@@ -72,7 +73,7 @@ final readonly class FromHere
         $pots = [];
         $why = '';
         foreach (Pocket::cases() as $pocket) {
-            $pot = new PotChance($simulator, $layout, $ball, $pocket, $rack->player);
+            $pot = new PotChance($simulator, $layout, new Pot($ball, $pocket), $rack->player);
             if (!$pot->free($place->x, $place->y)) {
                 return new self($ball, $later, [], NoPot::NoRoom->value);
             }

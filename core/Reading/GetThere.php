@@ -9,6 +9,7 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Settings\Defaults;
@@ -53,13 +54,13 @@ final readonly class GetThere
             if (hypot($a, $b) > Defaults::MISCUE_LIMIT || $speed > 8.0) {
                 return;
             }
-            $read = $pot->at($cue->x, $cue->y, $speed, $a, $b, self::LEAST_POT);
+            $read = $pot->with($cue, new Stroke($speed, $a, $b), self::LEAST_POT);
             if ($read->chance < self::LEAST_POT) {
                 return;
             }
             $shot = new Shot($read->aim, $speed, new Tip($a, $b), $read->elevation);
             $result = $simulator->play($layout, $shot);
-            if ($result->scratched() || ($result->pocketed[$pot->ball] ?? null) !== $pot->pocket) {
+            if ($result->scratched() || ($result->pocketed[$pot->pot->ball] ?? null) !== $pot->pot->pocket) {
                 return;
             }
             $stop = $result->final->ball(BallId::CUE);

@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
-use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\PotChance;
-use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -26,15 +23,6 @@ final readonly class GoingOn
     /** A cut that leads on stands for those this near, degrees. */
     private const AROUND = 10;
 
-    /** Cue ball's distances tried until one is free, m. */
-    private const DISTANCES = [0.5, 0.3, 0.8];
-
-    private const HEIGHTS = [-0.4, 0.0, 0.35];
-    private const SPEEDS = [1.0, 1.6, 2.4];
-
-    /** Below this a pot is no way to go on by. */
-    private const LEAST_POT = 0.2;
-
     /**
      * @param list<array{int, float}> $shares [cut in degrees, signed as in PotReading; share of strokes that lead on]
      */
@@ -47,19 +35,35 @@ final readonly class GoingOn
     public static function of(
         Simulator $simulator,
         Layout $layout,
-        Player $player,
-        int $ball,
-        Pocket $pocket,
+        PotChance $pot,
         array $after,
         float $chance = Defaults::ZONE_CHANCE,
     ): self {
-        $pot = new PotChance($simulator, $layout, $ball, $pocket, $player);
+        $strokes = new OrdinaryStrokes($simulator, $layout, $pot);
         $shares = [];
         for ($cut = -self::WIDEST; $cut <= self::WIDEST; $cut += self::STEP) {
-            $shares[] = [$cut, self::share($simulator, $layout, $pot, deg2rad($cut), $after, $chance)];
+            $stops = $strokes->stops(deg2rad($cut));
+            $led = array_filter($stops, static fn(?Point $stop): bool => null !== $stop && self::isLeft($stop, $after, $chance));
+            $shares[] = [$cut, [] === $stops ? 0.0 : \count($led) / \count($stops)];
         }
 
         return new self($shares);
+    }
+
+    /**
+     * Whether a place leaves one of the pots likely enough.
+     *
+     * @param list<PotChance> $after
+     */
+    private static function isLeft(Point $stop, array $after, float $chance): bool
+    {
+        foreach ($after as $next) {
+            if ($next->fromPlace($stop->x, $stop->y, $chance)->chance >= $chance) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -129,71 +133,5 @@ final readonly class GoingOn
     public function ease(): float
     {
         return array_sum(array_column($this->shares, 1)) / \count($this->shares);
-    }
-
-    /**
-     * @param list<PotChance> $after
-     */
-    private static function share(Simulator $simulator, Layout $layout, PotChance $pot, float $cut, array $after, float $chance): float
-    {
-        $window = $pot->window();
-        $at = $layout->ball($pot->ball);
-        $ghost = $at->toward($window->toward, -2 * $simulator->ball->radius);
-        $way = $window->toward - $cut;
-        foreach (self::DISTANCES as $far) {
-            $cue = $ghost->toward($way, -$far);
-            if (!$pot->free($cue->x, $cue->y)) {
-                continue;
-            }
-            $tried = $led = 0;
-            $easy = $pot->readingSpeed($cue->x, $cue->y);
-            foreach (self::SPEEDS as $times) {
-                foreach (self::HEIGHTS as $height) {
-                    ++$tried;
-                    $speed = min($easy * $times, 6.0);
-                    $read = $pot->at($cue->x, $cue->y, $speed, 0.0, $height, self::LEAST_POT);
-                    if ($read->chance < self::LEAST_POT) {
-                        continue;
-                    }
-                    $stop = self::stop($simulator, $layout->with(BallId::CUE, $cue), $pot, $read->aim, $speed, $height, $read->elevation);
-                    if (null === $stop) {
-                        continue;
-                    }
-                    foreach ($after as $next) {
-                        if ($next->fromPlace($stop[0], $stop[1], $chance)->chance >= $chance) {
-                            ++$led;
-                            break;
-                        }
-                    }
-                }
-            }
-
-            return $led / $tried;
-        }
-
-        return 0.0;
-    }
-
-    /**
-     * Where the cue ball stops; null when the ball stays up, the cue ball falls, or another ball is moved.
-     *
-     * @return array{float, float}|null
-     */
-    private static function stop(
-        Simulator $simulator,
-        Layout $layout,
-        PotChance $pot,
-        float $aim,
-        float $speed,
-        float $height,
-        float $elevation,
-    ): ?array {
-        $sampler = new ShotSampler($simulator, $layout, $pot->ball, $pot->pocket);
-        $state = $sampler->run($aim, $speed, 0.0, $height, $elevation);
-        if (null === $state || !$sampler->pots($state) || $sampler->scratches($state) || [] !== $sampler->moved($state)) {
-            return null;
-        }
-
-        return [$state->x[0], $state->y[0]];
     }
 }

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\Core\Reading;
 
 use ZigLane\Core\Equipment\Pocket;
-use ZigLane\Core\Physics\Internal\Kernel;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 
 /**
@@ -30,17 +31,16 @@ final class IndirectSearch
      */
     public static function of(Simulator $simulator, Layout $layout, int $ball): array
     {
-        $from = $layout->ball($ball);
         $ids = [$ball, ...array_values(array_filter($layout->objectBalls(), static fn(int $b): bool => $b !== $ball))];
         $step = 2 * M_PI / self::DIRECTIONS;
         $width = [];
         $found = [];
         for ($i = 0; $i < self::DIRECTIONS; ++$i) {
-            $state = self::send($simulator, $layout, $ids, $from->x, $from->y, $i * $step, false);
-            if ([] === array_filter($state->pocket, static fn(int $p): bool => KernelState::ON_TABLE !== $p)) {
+            $state = self::send($simulator, $layout, $ids, $i * $step, false);
+            if ([] === array_filter(array_keys($state->pocket), $state->isDown(...))) {
                 continue;
             }
-            $way = self::classify(self::send($simulator, $layout, $ids, $from->x, $from->y, $i * $step, true), $ids);
+            $way = self::classify(self::send($simulator, $layout, $ids, $i * $step, true), $ids);
             if (null !== $way) {
                 $key = implode(' ', [$way[0]->value, $way[1], $way[2], $way[3] ?? 0]);
                 $width[$key] = ($width[$key] ?? 0.0) + $step;
@@ -61,22 +61,14 @@ final class IndirectSearch
     /**
      * @param list<int> $ids
      */
-    private static function send(
-        Simulator $simulator,
-        Layout $layout,
-        array $ids,
-        float $x,
-        float $y,
-        float $way,
-        bool $record,
-    ): KernelState {
-        $state = new KernelState();
-        $state->add($x, $y, self::SPEED * cos($way), self::SPEED * sin($way));
-        foreach (\array_slice($ids, 1) as $id) {
+    private static function send(Simulator $simulator, Layout $layout, array $ids, float $way, bool $record): BallStates
+    {
+        $state = new BallStates();
+        foreach ($ids as $slot => $id) {
             $place = $layout->ball($id);
-            $state->add($place->x, $place->y);
+            $state->add($place->x, $place->y, 0 === $slot ? Motion::sliding(self::SPEED * cos($way), self::SPEED * sin($way)) : null);
         }
-        $simulator->kernel()->run($state, record: $record, mostRails: self::MOST_RAILS);
+        $simulator->run($state, record: $record, mostRails: self::MOST_RAILS);
 
         return $state;
     }
@@ -86,19 +78,20 @@ final class IndirectSearch
      *
      * @return array{IndirectKind, int, int, int|null}|null [kind, ball potted, pocket's number, ball it went off]
      */
-    private static function classify(KernelState $state, array $ids): ?array
+    private static function classify(BallStates $state, array $ids): ?array
     {
         $cushions = 0;
         $met = [];
-        foreach ($state->log as [, $kind, $slot, $other]) {
-            if (Kernel::EV_BALLS === $kind) {
+        foreach ($state->events as $event) {
+            [$slot, $other] = [$event->slot, $event->other];
+            if (EventType::BallBall === $event->type) {
                 if (0 !== $slot && 0 !== $other) {
                     return null; // a third ball is in it
                 }
                 $met[] = $ids[0 === $slot ? $other : $slot];
-            } elseif (Kernel::EV_CUSHION === $kind) {
+            } elseif (EventType::BallCushion === $event->type) {
                 ++$cushions;
-            } elseif (Kernel::EV_DROP === $kind) {
+            } elseif (EventType::Pocketed === $event->type) {
                 if (0 === $slot) {
                     return match (true) {
                         1 === $cushions && [] === $met => [IndirectKind::Bank, $ids[0], $other, null],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
@@ -65,7 +66,7 @@ final readonly class KeyBalls
         $then = new Layout([$last => $this->layout->ball($last)]);
         $alone = Openings::of($this->simulator, $then);
         $pots = array_map(
-            fn(Opening $o): PotChance => new PotChance($this->simulator, $then, $last, $o->pocket, $this->player),
+            fn(Opening $o): PotChance => new PotChance($this->simulator, $then, new Pot($last, $o->pocket), $this->player),
             \array_slice($alone->going($last), 0, 3),
         );
         $kind = 1 === \count($candidates) ? KeyBallKind::KeyToLast : KeyBallKind::PerhapsKeyToLast;
@@ -114,7 +115,7 @@ final readonly class KeyBalls
         $break = $breaks[0];
         $keys = [];
         $then = new Layout([$break->ball => $this->layout->ball($break->ball)]);
-        $pot = new PotChance($this->simulator, $then, $break->ball, $break->pocket, $this->player);
+        $pot = new PotChance($this->simulator, $then, new Pot($break->ball, $break->pocket), $this->player);
         foreach ($this->openings->balls() as $ball) {
             foreach ($ball === $break->ball ? [] : \array_slice($this->openings->going($ball), 0, 2) as $opening) {
                 $stop = $this->contact($ball, $opening);

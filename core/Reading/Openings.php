@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Reading;
 
 use ZigLane\Core\Aiming\PocketWindow;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
@@ -75,7 +76,7 @@ final readonly class Openings
         if ([] === $moved) {
             return false;
         }
-        $alone = new AcceptanceWindow($simulator, $layout, $ball, $pocket, alone: true);
+        $alone = new AcceptanceWindow($simulator, $layout, new Pot($ball, $pocket), alone: true);
 
         return self::anyNear($layout->ball($ball), array_merge(...array_values($moved)), $alone, 2 * $simulator->ball->radius);
     }
@@ -140,7 +141,7 @@ final readonly class Openings
     {
         $shape = $simulator->geometry->pocket($pocket);
         $from = $layout->ball($ball);
-        $alone = new AcceptanceWindow($simulator, $layout, $ball, $pocket, alone: true);
+        $alone = new AcceptanceWindow($simulator, $layout, new Pot($ball, $pocket), alone: true);
         [$low, $high] = PocketWindow::openMouth($shape, $from, $simulator->geometry->reach);
         // Flatter than this the far jaw covers the whole mouth, and what drops is off a rail first.
         if ($high <= $low && $alone->distance > 0.2) {
@@ -155,7 +156,7 @@ final readonly class Openings
         if (!self::anyNear($from, $others, $alone, 2 * $simulator->ball->radius)) {
             return new Opening($ball, $pocket, $open, $open, [], $alone->distance);
         }
-        $among = new AcceptanceWindow($simulator, $layout, $ball, $pocket);
+        $among = new AcceptanceWindow($simulator, $layout, new Pot($ball, $pocket));
         $free = self::width($among->near($speed));
 
         return new Opening(

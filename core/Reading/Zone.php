@@ -53,7 +53,7 @@ final readonly class Zone
         float $chance = Defaults::ZONE_CHANCE,
     ): self {
         $map = ChanceMap::of($simulator, $pot, [$chance, ...self::GRADES]);
-        $at = $layout->ball($pot->ball);
+        $at = $layout->ball($pot->pot->ball);
         $toward = $pot->window()->toward;
         // Falling off through the chance asked for where an angle stops to lead on: so the outline runs along that angle.
         $kept = null === $goingOn ? $map : $map->capped(
@@ -70,8 +70,8 @@ final readonly class Zone
         }
 
         return new self(
-            $pot->ball,
-            $pot->pocket,
+            $pot->pot->ball,
+            $pot->pot->pocket,
             $chance,
             $region,
             $map->region($chance),

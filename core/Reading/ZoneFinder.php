@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
@@ -31,7 +32,7 @@ final readonly class ZoneFinder
     /** The pot of a ball in a pocket when its turn comes. */
     public function pot(int $ball, Pocket $pocket): PotChance
     {
-        return new PotChance($this->simulator, $this->layout($ball), $ball, $pocket, $this->rack->player);
+        return new PotChance($this->simulator, $this->layout($ball), new Pot($ball, $pocket), $this->rack->player);
     }
 
     /** The table when a ball's turn comes. */
@@ -62,10 +63,10 @@ final readonly class ZoneFinder
         $pots = [];
         foreach (\array_slice($after, 0, self::NEAREST) as $next) {
             foreach (\array_slice(Openings::goingOf($this->simulator, $then, $next), 0, self::WIDEST) as $opening) {
-                $pots[] = new PotChance($this->simulator, $then, $next, $opening->pocket, $this->rack->player);
+                $pots[] = new PotChance($this->simulator, $then, new Pot($next, $opening->pocket), $this->rack->player);
             }
         }
 
-        return [] === $pots ? null : GoingOn::of($this->simulator, $layout, $this->rack->player, $ball, $pocket, $pots, $chance);
+        return [] === $pots ? null : GoingOn::of($this->simulator, $layout, $this->pot($ball, $pocket), $pots, $chance);
     }
 }

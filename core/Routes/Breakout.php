@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Routes;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\PotChance;
@@ -21,6 +21,8 @@ use ZigLane\Core\Reading\Openings;
  */
 final readonly class Breakout
 {
+    /** Tries of a first look, and of the judgement. */
+    private const ROUGH_TRIES = 8;
     private const TRIES = 16;
 
     /** Strokes judged, and kept. */
@@ -30,10 +32,10 @@ final readonly class Breakout
     private ShotSampler $sampler;
     private PotChance $pot;
 
-    public function __construct(private Rack $rack, private int $ball, private Pocket $pocket)
+    public function __construct(private Rack $rack, Pot $pot)
     {
-        $this->sampler = new ShotSampler($rack->simulator(), $rack->layout, $ball, $pocket);
-        $this->pot = new PotChance($rack->simulator(), $rack->layout, $ball, $pocket, $rack->player);
+        $this->sampler = new ShotSampler($rack->simulator(), $rack->layout, $pot);
+        $this->pot = new PotChance($rack->simulator(), $rack->layout, $pot, $rack->player);
     }
 
     /**
@@ -48,7 +50,6 @@ final readonly class Breakout
         $found = [];
         foreach ($this->strokes($search, $wanted) as [$route, $ball]) {
             $judged = $this->judged($route, $ball, [] !== $openings->going($ball));
-            $search->played += self::TRIES;
             if (null !== $judged) {
                 $found[] = $judged;
             }
@@ -61,7 +62,7 @@ final readonly class Breakout
     /** A ball freed counts like a ball to come. */
     private static function merit(Route $route): float
     {
-        return $route->value * (0.5 + 0.5 * ($route->freed->goes ?? 0.0));
+        return $route->chances->value * (0.5 + 0.5 * ($route->freed->goes ?? 0.0));
     }
 
     /**
@@ -74,9 +75,9 @@ final readonly class Breakout
     private function strokes(RouteSearch $search, array $wanted): array
     {
         $rough = [];
-        foreach ($search->contacts() as [$speed, $tip, $moved]) {
-            $ball = array_values(array_intersect($wanted, $moved))[0] ?? null;
-            $route = null === $ball ? null : $search->route($speed, $tip->side, $tip->height, 0.0, 8);
+        foreach ($search->contacts() as $contact) {
+            $ball = array_values(array_intersect($wanted, $contact->moved))[0] ?? null;
+            $route = null === $ball ? null : $search->route($contact->stroke, 0.0, self::ROUGH_TRIES);
             if (null !== $route) {
                 $rough[] = [$route, $ball];
             }
@@ -84,8 +85,7 @@ final readonly class Breakout
         // More than one ball moved is harder to foresee; so is a hard stroke.
         usort(
             $rough,
-            static fn(array $a, array $b): int => $b[0]->pot * $b[0]->touches / (3 + $b[0]->shot->speed)
-                <=> $a[0]->pot * $a[0]->touches / (3 + $a[0]->shot->speed),
+            static fn(array $a, array $b): int => self::foreseen($b[0]) <=> self::foreseen($a[0]),
         );
         $kinds = [];
         foreach ($rough as $one) {
@@ -95,23 +95,20 @@ final readonly class Breakout
         return \array_slice(array_values($kinds), 0, self::LOOKED);
     }
 
+    private static function foreseen(Route $route): float
+    {
+        return $route->chances->pot * $route->chances->touches / (3 + $route->shot->speed);
+    }
+
     private function judged(Route $route, int $ball, bool $before): ?Route
     {
         $cue = $this->rack->layout->ball(BallId::CUE);
-        $shot = $route->shot;
-        $error = $this->pot->errors($cue->x, $cue->y, $shot->aim, $shot->elevation, $shot->speed);
+        $stroke = $route->shot->stroke();
+        $error = $this->pot->errors($cue, $stroke);
         $pot = $moved = $goes = $scratch = 0;
         $value = 0.0;
         foreach (ErrorSamples::of(self::TRIES) as $sample) {
-            $state = $this->sampler->under(
-                $error,
-                $sample,
-                $shot->aim,
-                $shot->speed,
-                $shot->tip->side,
-                $shot->tip->height,
-                $shot->elevation,
-            );
+            $state = $this->sampler->under($error, $sample, $stroke);
             if (null === $state) {
                 continue;
             }
@@ -134,14 +131,16 @@ final readonly class Breakout
         }
         $n = self::TRIES;
 
-        return $route->moving(new FreedBall($ball, $moved / $n, $goes / $n, $before), $pot / $n, $value / $n, $scratch / $n, $n);
+        $freed = new FreedBall($ball, $moved / $n, $goes / $n, $before);
+
+        return $route->moving($freed, new RouteChances($pot / $n, 0.0, $value / $n, $scratch / $n, 1.0, 0.0, 0.0, $n));
     }
 
-    private function left(KernelState $state): Layout
+    private function left(BallStates $state): Layout
     {
         $balls = [];
         foreach (array_keys($this->rack->layout->balls) as $slot => $id) {
-            if (KernelState::ON_TABLE === $state->pocket[$slot]) {
+            if (!$state->isDown($slot)) {
                 $balls[$id] = new Point($state->x[$slot], $state->y[$slot]);
             }
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Routes;
 
-use ZigLane\Core\Physics\Internal\Kernel;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Physics\BallStates;
 
 /**
  * What a cue ball does on its way, in the trade's words: which cushions in which order, with which stroke and spin. Routes of
@@ -13,8 +13,6 @@ use ZigLane\Core\Physics\Internal\KernelState;
  */
 final readonly class Family
 {
-    public const RAILS = ['head', 'foot', 'left', 'right'];
-
     /** Rolling share of the cue ball's speed at the contact, forward positive, beyond which it is not stun. */
     private const STUN = 0.18;
 
@@ -23,6 +21,9 @@ final readonly class Family
 
     /** A cue ball that goes no further than this after the contact has stopped, m. */
     private const STOPPED = 0.15;
+
+    /** Cuts below this (rad) are straight shots: no side is inside. */
+    private const STRAIGHT = 0.03;
 
     /** Follow struck harder than this is forced, m/s. */
     private const FORCED = 3.0;
@@ -36,61 +37,41 @@ final readonly class Family
     private function __construct(public array $rails, public string $stroke, public string $side, public string $spin) {}
 
     /**
-     * @param KernelState $whole the shot, recorded
-     * @param KernelState $hit   the same, stopped at the contact, recorded
-     * @param float       $a     tip to the right, radii
-     * @param float       $b     tip upward, radii
-     * @param float       $cut   rad, positive to the right
-     * @param float       $r     ball radius, m
+     * @param BallStates  $whole  the shot, recorded
+     * @param BallStates  $hit    the same, stopped at the contact, recorded
+     * @param float       $cut    rad, positive to the right
+     * @param float       $radius of a ball, m
      */
-    public static function of(KernelState $whole, KernelState $hit, float $a, float $b, float $speed, float $cut, float $r): self
+    public static function of(BallStates $whole, BallStates $hit, AimedStroke $aimed, float $cut, float $radius): self
     {
-        // As it met the ball: its last piece before.
-        $vx = $vy = 0.0;
-        foreach ($hit->pieces as [$slot, $from, $to, , , $px, $py, $ax, $ay]) {
-            if (0 === $slot) {
-                $vx = $px + $ax * ($to - $from);
-                $vy = $py + $ay * ($to - $from);
-            }
-        }
-        $v2 = max($vx * $vx + $vy * $vy, 1e-9);
-        $rolling = $r * ($hit->wy[0] * $vx - $hit->wx[0] * $vy) / $v2;
-        [$rails, $spin] = self::rails($whole, $hit->time, $a);
+        $tip = $aimed->stroke->side;
+        $rolling = self::rolling($hit, $radius);
+        $path = CushionPath::of($whole, $hit->time, $tip);
         $travel = hypot($whole->x[0] - $hit->x[0], $whole->y[0] - $hit->y[0]);
-        $low = $b < -self::SIDE;
+        $low = $aimed->stroke->height < -self::SIDE;
         $stroke = match (true) {
-            [] === $rails && $travel < self::STOPPED => 'stop',
+            [] === $path->rails && $travel < self::STOPPED => 'stop',
             $rolling < -self::STUN => 'draw',
             $rolling <= self::STUN => $low ? 'drag stun' : 'stun',
             $low => 'drag',
-            $speed > self::FORCED => 'force follow',
+            $aimed->stroke->speed > self::FORCED => 'force follow',
             default => 'follow',
         };
-        $side = abs($a) < self::SIDE || abs($cut) < 0.03 ? '' : (($a > 0) === ($cut > 0) ? 'inside' : 'outside');
+        $side = abs($tip) < self::SIDE || abs($cut) < self::STRAIGHT ? '' : (($tip > 0) === ($cut > 0) ? 'inside' : 'outside');
 
-        return new self($rails, $stroke, $side, abs($a) < self::SIDE ? '' : $spin);
+        return new self($path->rails, $stroke, $side, abs($tip) < self::SIDE ? '' : $path->spin);
     }
 
-    /**
-     * Cushions of the cue ball after the contact, and whether the side tip's spin runs at the first.
-     *
-     * @return array{list<string>, string}
-     */
-    public static function rails(KernelState $recorded, float $contact, float $a): array
+    /** Rolling share of the cue ball's speed as it met the ball: as at the end of its last piece before. */
+    private static function rolling(BallStates $hit, float $radius): float
     {
-        $rails = [];
-        $spin = '';
-        foreach ($recorded->log as [$t, $kind, $slot, $what]) {
-            if (0 !== $slot || Kernel::EV_CUSHION !== $kind || $t <= $contact) {
-                continue;
-            }
-            if ([] === $rails) {
-                $spin = self::runs($recorded, $t, $what, $a) ? 'running' : 'reverse';
-            }
-            $rails[] = self::RAILS[$what];
+        $vx = $vy = 0.0;
+        foreach ($hit->paths[0] ?? [] as $piece) {
+            $vx = $piece->vx + $piece->ax * ($piece->to - $piece->from);
+            $vy = $piece->vy + $piece->ay * ($piece->to - $piece->from);
         }
 
-        return [$rails, $spin];
+        return $radius * ($hit->wy[0] * $vx - $hit->wx[0] * $vy) / max($vx * $vx + $vy * $vy, 1e-9);
     }
 
     /** The same idea in one word, to compare by. */
@@ -110,25 +91,5 @@ final readonly class Family
         };
 
         return $this->stroke . ('' === $spin ? '' : " with $spin spin") . ", $rails";
-    }
-
-    /** Right-hand spin takes the cue ball to its own right at a cushion: it runs when the ball goes that way anyhow. */
-    private static function runs(KernelState $recorded, float $t, int $wall, float $a): bool
-    {
-        foreach ($recorded->pieces as [$slot, , $to, , , $vx, $vy]) {
-            if (0 === $slot && abs($to - $t) < 1e-9) {
-                // Along the cushion, to the right of one who faces it: see the frame in Simulation\Internal\Kernel.
-                $along = match ($wall) {
-                    0 => -$vy,
-                    1 => $vy,
-                    2 => $vx,
-                    default => -$vx,
-                };
-
-                return $along * $a > 0.0;
-            }
-        }
-
-        return false;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Routes;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Potting\PotChance;
@@ -115,14 +115,12 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
 
     /**
      * What would be shot from a place (m).
-     *
-     * @return array{int, Pocket}|null
      */
-    public function next(float $x, float $y): ?array
+    public function next(float $x, float $y): ?Pot
     {
         $node = [] === $this->pots ? null : $this->nodes->near($x, $y, $this);
 
-        return null === $node || $node[1] <= 0.0 ? null : [$this->pots[$node[2]]->ball, $this->pots[$node[2]]->pocket];
+        return null === $node || $node[1] <= 0.0 ? null : $this->pots[$node[2]]->pot;
     }
 
     private function over(): bool
@@ -168,7 +166,7 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
         }
         $pot = $this->pots[$n];
         if (!\array_key_exists($n, $this->goingOn)) {
-            $this->goingOn[$n] = $this->finder->goingOn($pot->ball, $pot->pocket, $this->level);
+            $this->goingOn[$n] = $this->finder->goingOn($pot->pot->ball, $pot->pot->pocket, $this->level);
         }
         $on = $this->goingOn[$n];
         if (null === $on) {

@@ -4,31 +4,27 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Routes;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 
 /**
- * What the cue ball is left with wherever it comes to lie after a pot: the measure by which routes are chosen.
+ * What the cue ball is left with wherever it stops after a pot: the measure by which routes are chosen.
  */
 interface PositionEvaluator
 {
-    /** Worth of a place (m), 0–1. */
+    /** Value of a place (m), 0–1. */
     public function valueAt(float $x, float $y): float;
 
     /** Chance of the next pot from a place (m), 0–1; 1 when nothing needs to come. */
     public function chanceAt(float $x, float $y): float;
 
-    /** Worth from which a place counts as position. */
+    /** Value from which a place counts as position. */
     public function level(): float;
 
-    /**
-     * What would be shot from a place (m).
-     *
-     * @return array{int, Pocket}|null
-     */
-    public function next(float $x, float $y): ?array;
+    /** What would be shot from a place (m); null for nothing. */
+    public function next(float $x, float $y): ?Pot;
 
     /**
-     * Worth of a table on which other balls were moved, with the cue ball at a place (m).
+     * Value of a table on which other balls were moved, with the cue ball at a place (m).
      *
      * @param non-empty-array<int, array{float, float}|null> $moved where they lie now, m, by ball; null for one that fell
      */

@@ -21,9 +21,9 @@ final class Reason
             return \sprintf(
                 '%s; what then comes is left at %.0f %% on average%s. By %d tries.',
                 $r->freed->words(),
-                100 * $r->value,
-                $r->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->scratch) : '',
-                $r->tries,
+                100 * $r->chances->value,
+                $r->chances->scratch >= self::WORTH_SAYING ? \sprintf(', scratch %.0f %%', 100 * $r->chances->scratch) : '',
+                $r->chances->tries,
             );
         }
         $count = \count($r->family->rails);
@@ -33,14 +33,14 @@ final class Reason
             default => \sprintf('%s cushions, %.1f m', [2 => 'two', 3 => 'three', 4 => 'four', 5 => 'five'][$count] ?? $count, $r->travel),
         }];
         if (null !== $r->window) {
-            $left = null === $r->next ? 'holds' : "still leaves the {$r->next[0]}";
+            $left = null === $r->next ? 'holds' : "still leaves the {$r->next->ball}";
             $say[] = "anything from {$r->window->words()} $left";
         }
         $dangers = array_filter([
-            'scratch' => $r->scratch,
-            'no shot left' => $r->pot * $r->hooked,
-            'left too far off or on the wrong side' => $r->pot * $r->astray,
-            'another ball moved' => $r->touches,
+            'scratch' => $r->chances->scratch,
+            'no shot left' => $r->chances->pot * $r->chances->hooked,
+            'left too far off or on the wrong side' => $r->chances->pot * $r->chances->astray,
+            'another ball moved' => $r->chances->touches,
         ], static fn(float $share): bool => $share >= self::WORTH_SAYING);
         arsort($dangers);
         foreach (\array_slice($dangers, 0, 2) as $what => $share) {
@@ -53,14 +53,14 @@ final class Reason
     /** How the first of two close routes differs from the second; "" when they are not close. */
     public static function against(Route $one, Route $other): string
     {
-        if (abs($one->value - $other->value) > 0.04) {
+        if (abs($one->chances->value - $other->chances->value) > 0.04) {
             return '';
         }
         $say = [];
         foreach ([
-            'pot' => $one->pot - $other->pot,
-            'position' => $one->position - $other->position,
-            'scratch' => $one->scratch - $other->scratch,
+            'pot' => $one->chances->pot - $other->chances->pot,
+            'position' => $one->chances->position - $other->chances->position,
+            'scratch' => $one->chances->scratch - $other->chances->scratch,
         ] as $what => $more) {
             if (abs($more) >= 0.01) {
                 $say[] = \sprintf('%s %+.0f points', $what, 100 * $more);

@@ -43,13 +43,13 @@ final readonly class Style
         $chosen = $best;
         $most = -INF;
         foreach ($routes as $route) {
-            if ($best->value - $route->value <= self::NEAR && $this->liking($route) > $most) {
+            if ($best->chances->value - $route->chances->value <= self::NEAR && $this->liking($route) > $most) {
                 $most = $this->liking($route);
                 $chosen = $route;
             }
         }
 
-        return [$chosen, $best->value - $chosen->value];
+        return [$chosen, $best->chances->value - $chosen->chances->value];
     }
 
     /** How much a route is to this style's taste; only the order matters. */
@@ -65,6 +65,6 @@ final readonly class Style
         }
         $window = null === $route->window ? 0.0 : $route->window->high - $route->window->low;
 
-        return $like + ($this->spot ? $route->position : 0.5 * $window);
+        return $like + ($this->spot ? $route->chances->position : 0.5 * $window);
     }
 }

@@ -7,7 +7,7 @@ namespace ZigLane\Core\Routes;
 use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Aiming\AimRequest;
 use ZigLane\Core\Aiming\AimSolver;
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Physics\TableLengths;
@@ -30,7 +30,7 @@ final class TakeOver
     private function __construct() {}
 
     /** @param Rack $rack as the shot finds it */
-    public static function spec(Rack $rack, int $ball, Pocket $pocket, Shot $shot): ShotSpec
+    public static function spec(Rack $rack, Pot $pot, Shot $shot): ShotSpec
     {
         $simulator = $rack->simulator();
         $lengths = new TableLengths($simulator);
@@ -38,11 +38,11 @@ final class TakeOver
         $speed = Speed::tableLengths(round($lengths->ofSpeed($shot->speed), self::LENGTHS));
         $mps = $lengths->toSpeed((float) $speed->lengths);
         $solver = new AimSolver($simulator);
-        $miss = static function (float $offset) use ($solver, $rack, $ball, $pocket, $mps, $tip, $shot): ?float {
+        $miss = static function (float $offset) use ($solver, $rack, $pot, $mps, $tip, $shot): ?float {
             try {
                 return $solver->solve(
                     $rack->layout,
-                    new AimRequest($ball, $pocket, $mps, $tip, $shot->elevation, $offset),
+                    new AimRequest($pot->ball, $pot->pocket, $mps, $tip, $shot->elevation, $offset),
                 )->shot->aim - $shot->aim;
             } catch (AimRefused) {
                 return null;
@@ -72,6 +72,6 @@ final class TakeOver
             }
         }
 
-        return ShotSpec::toPocket($ball, $pocket, $speed, $tip, round($offset, 2), 0.0);
+        return ShotSpec::toPocket($pot->ball, $pot->pocket, $speed, $tip, round($offset, 2), 0.0);
     }
 }

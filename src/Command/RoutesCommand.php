@@ -9,6 +9,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
@@ -50,7 +51,7 @@ final class RoutesCommand extends Command
         $fresh = ErrorSamples::random(self::FRESH, $random);
         $first = $settled = $shots = $gains = [];
         foreach ((new Workload(new Simulator(), 3))->legs($count) as $n => [$rack, $ball, $pocket]) {
-            $search = new RouteSearch($rack, $ball, $pocket);
+            $search = new RouteSearch($rack, new Pot($ball, $pocket));
             $began = microtime(true);
             $list = [];
             foreach ($search->routes() as $k => $list) {
@@ -59,14 +60,14 @@ final class RoutesCommand extends Command
                 }
             }
             $settled[] = microtime(true) - $began;
-            $shots[] = $search->played;
+            $shots[] = $search->played();
             if ($times > 0) {
                 // Both winners under errors that neither has seen: what was chosen by its luck is not luckier again.
                 $value = static fn(?Route $route): float => null === $route
                     ? 0.0
-                    : $search->chances($route->shot, self::FRESH, $fresh)['value'];
+                    : $search->chances($route->shot, $fresh)->value;
                 $own = $value($list[0] ?? null);
-                $other = $value((new RandomRoutes($search, $random))->best($times * $search->played));
+                $other = $value((new RandomRoutes($search, $random))->best($times * $search->played()));
                 $gains[] = $other - $own;
                 $output->writeln(\sprintf('%2d  search %.3f  random %.3f', $n + 1, $own, $other), OutputInterface::VERBOSITY_VERBOSE);
             }

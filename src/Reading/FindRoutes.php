@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\Reading;
 
 use ZigLane\App\Work\Work;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Trouble\TroubleKind;
@@ -38,10 +39,10 @@ final readonly class FindRoutes implements Work
         [$rack, $ball, $pocket, $id] = $question;
         \assert($rack instanceof Rack && \is_int($ball) && $pocket instanceof Pocket && \is_int($id));
         $began = microtime(true);
-        $search = new RouteSearch($rack, $ball, $pocket);
+        $search = new RouteSearch($rack, new Pot($ball, $pocket));
         $list = [];
         foreach ($search->routes() as $list) {
-            yield new RouteList($list, [] !== $list && RouteSearch::MANY === $list[0]->tries, $search->played, microtime(true) - $began);
+            yield new RouteList($list, [] !== $list && RouteSearch::MANY === $list[0]->chances->tries, $search->played(), microtime(true) - $began);
         }
         $wanted = [];
         foreach ($this->reader->read($rack, $id)->troubles as $trouble) {
@@ -52,9 +53,9 @@ final readonly class FindRoutes implements Work
         $wanted = array_values(array_diff(array_unique($wanted), [$ball]));
         if ([] !== $wanted || [] === $list) {
             yield new RouteList(
-                [...$list, ...(new Breakout($rack, $ball, $pocket))->routes($search, $wanted)],
+                [...$list, ...(new Breakout($rack, new Pot($ball, $pocket)))->routes($search, $wanted)],
                 true,
-                $search->played,
+                $search->played(),
                 microtime(true) - $began,
             );
         }

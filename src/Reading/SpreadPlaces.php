@@ -6,8 +6,10 @@ namespace ZigLane\App\Reading;
 
 use ZigLane\App\View\Svg;
 use ZigLane\App\Work\Work;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\RouteSearch;
 
@@ -32,18 +34,24 @@ final class SpreadPlaces implements Work
         \assert($rack instanceof Rack && \is_int($ball) && $pocket instanceof Pocket);
         $lengths = new TableLengths($rack->simulator());
         $places = $ladders = [];
-        foreach ((new RouteSearch($rack, $ball, $pocket))->spread() as $place) {
-            $long = $lengths->ofSpeed($place['speed']);
-            $tip = "{$place['tip']->side} {$place['tip']->height}";
-            $ladders[$tip] = (isset($ladders[$tip]) ? "{$ladders[$tip]}L" : 'M') . Svg::point($place['stop']);
+        foreach ((new RouteSearch($rack, new Pot($ball, $pocket)))->spread() as $place) {
+            $stroke = $place->aimed->stroke;
+            $long = $lengths->ofSpeed($stroke->speed);
+            $tip = "$stroke->side $stroke->height";
+            $ladders[$tip] = (isset($ladders[$tip]) ? "{$ladders[$tip]}L" : 'M') . Svg::point($place->stop);
             $places[] = [
-                'x' => Svg::mm($place['stop']->x),
-                'y' => Svg::mm($place['stop']->y),
-                'value' => $place['value'],
-                'side' => $place['tip']->side,
-                'height' => $place['tip']->height,
+                'x' => Svg::mm($place->stop->x),
+                'y' => Svg::mm($place->stop->y),
+                'value' => $place->value,
+                'side' => $stroke->side,
+                'height' => $stroke->height,
                 'lengths' => round($long, 2),
-                'words' => \sprintf('%s, %.1f lengths: next %.0f %%', $place['tip']->clock(), $long, 100 * $place['value']),
+                'words' => \sprintf(
+                    '%s, %.1f lengths: next %.0f %%',
+                    (new Tip($stroke->side, $stroke->height))->clock(),
+                    $long,
+                    100 * $place->value,
+                ),
             ];
         }
         yield ['places' => $places, 'ladders' => $ladders];

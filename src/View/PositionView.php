@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegPosition;
 use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Openings;
+use ZigLane\Core\Routes\RouteChances;
 use ZigLane\Core\Routes\RouteSearch;
 
 /**
@@ -25,16 +28,13 @@ final readonly class PositionView
     /**
      * @param array<int, float> $pots by leg
      * @param array<int, float> $runs products so far, by leg
-     * @param array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}|null $chances
-     * of
-     *                          the chosen leg, by playing it
      */
     private function __construct(
         public array $pots,
         public array $runs,
         public ?LegPosition $position,
         public ?ZoneDrawing $zone,
-        public ?array $chances,
+        public ?RouteChances $chances,
     ) {}
 
     /**
@@ -57,8 +57,8 @@ final readonly class PositionView
             ) {
                 break;
             }
-            $pot = new PotChance($simulator, $leg->before, $spec->ball, $spec->pocket, $rack->player);
-            $pots[$leg->number] = $pot->ofShot($leg->before->ball(BallId::CUE), $leg->shot)->chance;
+            $pot = new PotChance($simulator, $leg->before, new Pot($spec->ball, $spec->pocket), $rack->player);
+            $pots[$leg->number] = $pot->ofStroke($leg->before->ball(BallId::CUE), $leg->shot->stroke())->chance;
             $runs[$leg->number] = $run *= $pots[$leg->number];
         }
         $leg = $legs[$chosen - 1] ?? null;
@@ -80,21 +80,17 @@ final readonly class PositionView
         );
     }
 
-    /**
-     * What a planned leg comes to when it is played with the player's errors; null for one that names no ball and pocket.
-     *
-     * @return array{pot: float, position: float, value: float, scratch: float, touches: float, hooked: float, astray: float}|null
-     */
-    private static function chances(Rack $rack, LegOutcome $leg): ?array
+    /** What a planned leg comes to when it is played with the player's errors; null for one that names no ball and pocket. */
+    private static function chances(Rack $rack, LegOutcome $leg): ?RouteChances
     {
         [$before, $shot, $ball, $pocket] = [$leg->before, $leg->shot, $leg->spec->ball, $leg->spec->pocket];
         if (null === $before || null === $shot || null === $ball || null === $pocket) {
             return null;
         }
-        $search = new RouteSearch($rack->withLayout($before), $ball, $pocket);
+        $search = new RouteSearch($rack->withLayout($before), new Pot($ball, $pocket));
         $search->evaluator()->lookOn();
 
-        return $search->chances($shot, self::TRIES);
+        return $search->chances($shot, ErrorSamples::of(self::TRIES));
     }
 
     /**

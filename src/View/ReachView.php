@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\TableLengths;
@@ -38,7 +39,7 @@ final readonly class ReachView
         }
         usort($pots, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
         foreach (\array_slice($pots, 0, self::TRIED) as [, $ball, $pocket]) {
-            $pot = new PotChance($simulator, $layout, $ball, $pocket, $rack->player);
+            $pot = new PotChance($simulator, $layout, new Pot($ball, $pocket), $rack->player);
             $found = GetThere::search($simulator, $layout, $pot, $place);
             // A likely pot that ends a hand away is worth more than a wild one that ends closer.
             if (null === $best || $found->off - 0.2 * $found->pot < $best->off - 0.2 * $best->pot) {
@@ -56,8 +57,8 @@ final readonly class ReachView
             \sprintf(
                 '%s The %d into the %s pocket, %s, %.1f lengths: stops %.0f cm from there, pot %.0f %%.',
                 $best->can() ? 'Yes.' : 'Not quite.',
-                $bestPot->ball,
-                $bestPot->pocket->spoken(),
+                $bestPot->pot->ball,
+                $bestPot->pot->pocket->spoken(),
                 $shot->tip->clock(),
                 (new TableLengths($simulator))->ofSpeed($shot->speed),
                 100 * $best->off,

@@ -40,11 +40,11 @@ final readonly class RouteView
     ) {
         $result = $rack->simulator()->play($rack->layout, $route->shot);
         $this->path = Svg::path($result->paths[BallId::CUE] ?? []);
-        $this->ballPath = Svg::path($result->paths[$route->ball] ?? []);
+        $this->ballPath = Svg::path($result->paths[$route->pot->ball] ?? []);
         $this->stop = LegDrawing::mark($route->stop);
         $this->why = Reason::of($route);
         $this->against = null === $next || null !== $route->freed || null !== $next->freed ? '' : Reason::against($route, $next);
-        $this->spec = TakeOver::spec($rack, $route->ball, $route->pocket, $route->shot);
+        $this->spec = TakeOver::spec($rack, $route->pot, $route->shot);
     }
 
     /**

@@ -22,7 +22,7 @@ final class Rooms
 
     /** Folders inside a folder, and who may use them besides that folder itself. */
     private const INSIDE = [
-        'Physics\Internal' => ['Aiming', 'Potting', 'Reading', 'Routes', 'Planning', 'Experiments'],
+        'Physics\Internal' => [],
         'Planning\Value' => [],
     ];
 

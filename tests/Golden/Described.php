@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Golden;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Experiments\Planned;
 use ZigLane\Core\Experiments\Season;
 use ZigLane\Core\Games\GameName;
@@ -102,17 +103,17 @@ final class Described
             $rack = RackFile::read(JsonText::decode(str_replace('"group": null', '"group": "solids"', RackFile::text($rack))));
         }
         $first = FromHere::now($rack, $rack->layout->ball(0))[0];
-        $search = new RouteSearch($rack, $first->ball, $first->pots[0][0]);
+        $search = new RouteSearch($rack, new Pot($first->ball, $first->pots[0][0]));
         $routes = [];
         foreach (\array_slice($search->settled(), 0, 6) as $r) {
             $routes[] = [
-                'ball' => $r->ball, 'pocket' => $r->pocket->value, 'shot' => self::shot($r->shot), 'offset' => $r->offset, 'words' => $r->family->words(),
-                'stop' => [$r->stop->x, $r->stop->y], 'travel' => $r->travel, 'pot' => $r->pot, 'position' => $r->position, 'value' => $r->value,
-                'scratch' => $r->scratch, 'touches' => $r->touches, 'hooked' => $r->hooked, 'astray' => $r->astray, 'tries' => $r->tries, 'why' => Reason::of($r),
+                'ball' => $r->pot->ball, 'pocket' => $r->pot->pocket->value, 'shot' => self::shot($r->shot), 'offset' => $r->offset, 'words' => $r->family->words(),
+                'stop' => [$r->stop->x, $r->stop->y], 'travel' => $r->travel, 'pot' => $r->chances->pot, 'position' => $r->chances->position, 'value' => $r->chances->value,
+                'scratch' => $r->chances->scratch, 'touches' => $r->chances->touches, 'hooked' => $r->chances->hooked, 'astray' => $r->chances->astray, 'tries' => $r->chances->tries, 'why' => Reason::of($r),
             ];
         }
 
-        return ['shots' => $search->played, 'routes' => $routes];
+        return ['shots' => $search->played(), 'routes' => $routes];
     }
 
     /**

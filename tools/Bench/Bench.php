@@ -6,8 +6,9 @@ namespace ZigLane\Tools\Bench;
 
 use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Aiming\AimSolver;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Games\GameName;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Player\Level;
@@ -106,7 +107,7 @@ final readonly class Bench
     {
         $first = $settled = $shots = [];
         foreach ($this->workload->legs(2 * self::RACKS + 1) as [$rack, $ball, $pocket]) {
-            $search = new RouteSearch($rack, $ball, $pocket);
+            $search = new RouteSearch($rack, new Pot($ball, $pocket));
             $began = hrtime(true);
             $lists = 0;
             foreach ($search->routes() as $list) {
@@ -115,7 +116,7 @@ final readonly class Bench
                 }
             }
             $settled[] = (hrtime(true) - $began) / 1e6;
-            $shots[] = $search->played;
+            $shots[] = $search->played();
         }
         sort($first);
         sort($settled);
@@ -194,8 +195,8 @@ final readonly class Bench
             $events = 0;
             foreach ($shots as $shot) {
                 $run = clone $shot;
-                $this->simulator->kernel()->run($run);
-                $events += $run->events;
+                $this->simulator->run($run);
+                $events += $run->eventCount;
             }
             $rows[] = [
                 'balls' => $balls,
@@ -209,17 +210,17 @@ final readonly class Bench
     }
 
     /**
-     * @param list<KernelState> $shots
+     * @param list<BallStates> $shots
      *
      * @return float s for all of them
      */
     private function time(array $shots): float
     {
-        $kernel = $this->simulator->kernel();
+        $simulator = $this->simulator;
 
-        return self::median(static function () use ($kernel, $shots): void {
+        return self::median(static function () use ($simulator, $shots): void {
             foreach ($shots as $shot) {
-                $kernel->run(clone $shot);
+                $simulator->run(clone $shot);
             }
         });
     }

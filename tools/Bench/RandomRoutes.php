@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tools\Bench;
 
 use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
 
@@ -22,23 +23,22 @@ final readonly class RandomRoutes
     /** @param int $shots to play */
     public function best(int $shots): ?Route
     {
-        $end = $this->search->played + $shots - self::CLOSER * RouteSearch::MANY;
+        $end = $this->search->played() + $shots - self::CLOSER * RouteSearch::MANY;
         $found = [];
-        while ($this->search->played < $end) {
+        for ($tried = 0; $this->search->played() + $tried < $end; ++$tried) {
             $r = 0.5 * sqrt($this->random->between(0.0, 1.0));
             $turn = $this->random->between(0.0, 2 * M_PI);
             $speed = self::SPEEDS[0] * (self::SPEEDS[1] / self::SPEEDS[0]) ** $this->random->between(0.0, 1.0);
-            $route = $this->search->route($speed, $r * cos($turn), $r * sin($turn), $this->random->between(-0.8, 0.8), self::FEW);
-            ++$this->search->played;
+            $route = $this->search->route(new Stroke($speed, $r * cos($turn), $r * sin($turn)), $this->random->between(-0.8, 0.8), self::FEW);
             if (null !== $route) {
                 $found[] = $route;
             }
         }
-        usort($found, static fn(Route $a, Route $b): int => $b->value <=> $a->value);
+        usort($found, static fn(Route $a, Route $b): int => $b->chances->value <=> $a->chances->value);
         $best = null;
         foreach (\array_slice($found, 0, self::CLOSER) as $route) {
-            $closer = $this->search->route($route->shot->speed, $route->shot->tip->side, $route->shot->tip->height, $route->offset);
-            if (null !== $closer && (null === $best || $closer->value > $best->value)) {
+            $closer = $this->search->route($route->shot->stroke()->stroke, $route->offset);
+            if (null !== $closer && (null === $best || $closer->chances->value > $best->chances->value)) {
                 $best = $closer;
             }
         }

@@ -12,7 +12,7 @@ use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
@@ -34,7 +34,7 @@ final readonly class Workload
      * @param float $slow  cue speed, m/s
      * @param float $fast  cue speed, m/s
      *
-     * @return list<KernelState>
+     * @return list<BallStates>
      */
     public function shots(int $count, int $balls = 9, float $slow = 1.0, float $fast = 3.5): array
     {
@@ -44,11 +44,11 @@ final readonly class Workload
             $layout = $this->rack($random, $balls);
             $r = 0.5 * sqrt($random->between(0.0, 1.0));
             $turn = $random->between(0.0, 2 * M_PI);
-            $states[] = $this->simulator->struck($layout, new Shot(
+            $states[] = $this->simulator->struck($layout, (new Shot(
                 $random->between(0.0, 2 * M_PI),
                 $random->between($slow, $fast),
                 new Tip($r * cos($turn), $r * sin($turn)),
-            ));
+            ))->stroke());
         }
 
         return $states;
@@ -123,7 +123,7 @@ final readonly class Workload
     }
 
     /** A hard break of a frozen rack of fifteen. */
-    public function break(): KernelState
+    public function break(): BallStates
     {
         $diameter = 2 * $this->simulator->ball->radius;
         $geometry = $this->simulator->geometry;
@@ -138,7 +138,7 @@ final readonly class Workload
             }
         }
 
-        return $this->simulator->struck(new Layout($balls), new Shot(0.0, 9.0));
+        return $this->simulator->struck(new Layout($balls), (new Shot(0.0, 9.0))->stroke());
     }
 
     private function rack(Generator $random, int $balls): Layout

@@ -6,9 +6,11 @@ namespace ZigLane\Core\Physics\Internal;
 
 use ZigLane\Core\Equipment\BallSpec;
 use ZigLane\Core\Equipment\TableGeometry;
-use ZigLane\Core\Physics\BallCollision;
-use ZigLane\Core\Physics\Contact;
-use ZigLane\Core\Physics\CushionImpact;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\PathPiece;
+use ZigLane\Core\Physics\SlotEvent;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -24,7 +26,7 @@ use ZigLane\Core\Settings\Defaults;
  * The frame. x runs from head to foot and y from the left rail to the right, so with z up this frame is the mirror
  * image of a right-handed one. Mechanics does not mind: the usual right-handed formulas are used throughout and
  * describe the mirrored table. Only "right" must be said with care: the player's right of a direction is that
- * direction turned by +90° (see Cue\CueStrike).
+ * direction turned by +90° (see CueStrike).
  *
  * Rails are asked about only once the centre leaves the inner rectangle that the noses allow; jaws only when it does
  * so inside a pocket's mouth.
@@ -35,18 +37,17 @@ use ZigLane\Core\Settings\Defaults;
  */
 final class Kernel
 {
-    public const REST = 0;
-    public const ROLL = 1;
-    public const SLIDE = 2;
-    public const DOWN = 3;
+    private const REST = 0;
+    private const ROLL = 1;
+    private const SLIDE = 2;
+    private const DOWN = 3;
 
-    public const EV_MOTION = 1;
-    public const EV_CUSHION = 2;
-    public const EV_FACING = 3;
-    public const EV_TIP = 4;
-    public const EV_DROP = 5;
-    public const EV_LOOK = 6;
-    public const EV_BALLS = 7;
+    private const EV_MOTION = 1;
+    private const EV_CUSHION = 2;
+    private const EV_FACING = 3;
+    private const EV_TIP = 4;
+    private const EV_DROP = 5;
+    private const EV_LOOK = 6;
 
     /** More events than any shot has: a guard against an endless loop, not part of the model. */
     public const MAX_EVENTS = 50000;
@@ -100,7 +101,7 @@ final class Kernel
     /**
      * Runs until every ball lies still.
      *
-     * @param bool $record      keep the log and the path pieces
+     * @param bool $record      keep the events and the paths
      * @param bool $stopAtHit   stop right after the cue ball's first contact with a ball has been resolved
      * @param int  $mostRails   give up after so many contacts with rails and jaws
      * @param Watch|null $watch
@@ -108,7 +109,7 @@ final class Kernel
      *                          ball's own latest event: how the tests watch energy
      */
     public function run(
-        KernelState $s,
+        BallStates $s,
         bool $record = false,
         bool $stopAtHit = false,
         int $mostRails = PHP_INT_MAX,
@@ -138,7 +139,7 @@ final class Kernel
         $fresh = array_fill(0, $n, false);
         $dirty = [];
         for ($i = 0; $i < $n; ++$i) {
-            if (KernelState::ON_TABLE !== $pocket[$i]) {
+            if (BallStates::ON_TABLE !== $pocket[$i]) {
                 $mode[$i] = self::DOWN;
             } else {
                 $dirty[] = $i;
@@ -303,7 +304,16 @@ final class Kernel
                 $dt = $now - $t0[$i];
                 if ($dt > 0.0 && (self::ROLL === $mode[$i] || self::SLIDE === $mode[$i])) {
                     if ($record) {
-                        $s->pieces[] = [$i, $t0[$i], $now, $x[$i], $y[$i], $vx[$i], $vy[$i], $ax[$i], $ay[$i], $mode[$i]];
+                        $s->paths[$i][] = new PathPiece(
+                            $t0[$i],
+                            $now,
+                            new Point($x[$i], $y[$i]),
+                            $vx[$i],
+                            $vy[$i],
+                            $ax[$i],
+                            $ay[$i],
+                            self::ROLL === $mode[$i],
+                        );
                     }
                     $x[$i] += ($vx[$i] + 0.5 * $ax[$i] * $dt) * $dt;
                     $y[$i] += ($vy[$i] + 0.5 * $ay[$i] * $dt) * $dt;
@@ -359,7 +369,7 @@ final class Kernel
                 $wy[$j] += $py;
                 $wz[$j] += $jt;
                 if ($record) {
-                    $s->log[] = [$now, self::EV_BALLS, $i, $j, $x[$i], $y[$i]];
+                    $s->events[] = new SlotEvent($now, EventType::BallBall, $i, $j, $x[$i], $y[$i]);
                 }
                 if ($s->firstHit < 0 && (0 === $i || 0 === $j)) {
                     $s->firstHit = 0 === $i ? $j : $i;
@@ -381,7 +391,8 @@ final class Kernel
                         $vx[$i] = $vy[$i] = $wx[$i] = $wy[$i] = 0.0;
                     }
                     if ($record) {
-                        $s->log[] = [$now, self::EV_MOTION, $i, $mode[$i], $x[$i], $y[$i]];
+                        $type = self::REST === $mode[$i] ? EventType::Stop : EventType::SlideToRoll;
+                        $s->events[] = new SlotEvent($now, $type, $i, 0, $x[$i], $y[$i]);
                     }
                     break;
                 case self::EV_DROP:
@@ -392,7 +403,7 @@ final class Kernel
                         $s->railAfterHit = true;
                     }
                     if ($record) {
-                        $s->log[] = [$now, self::EV_DROP, $i, $what[$i], $x[$i], $y[$i]];
+                        $s->events[] = new SlotEvent($now, EventType::Pocketed, $i, $what[$i], $x[$i], $y[$i]);
                     }
                     break;
                 default:
@@ -424,7 +435,8 @@ final class Kernel
                         $s->railAfterHit = true;
                     }
                     if ($record) {
-                        $s->log[] = [$now, $kind[$i], $i, $what[$i], $x[$i], $y[$i]];
+                        $type = $soft ? EventType::BallFacing : EventType::BallCushion;
+                        $s->events[] = new SlotEvent($now, $type, $i, $what[$i], $x[$i], $y[$i]);
                     }
             }
         }
@@ -438,7 +450,7 @@ final class Kernel
         $s->wz = $wz;
         $s->pocket = $pocket;
         $s->time = $now;
-        $s->events = $events;
+        $s->eventCount = $events;
     }
 
     /**

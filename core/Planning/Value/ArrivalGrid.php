@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
+use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -12,7 +14,7 @@ use ZigLane\Core\Settings\Defaults;
  * these arrivals can be played from how far away, and with which stroke.
  *
  * A stroke low on the ball loses its draw on the way: worked backward from the contact with the slide's constant
- * deceleration μs g and spin gain 5/2 μs g (closed form of the motion on the cloth, see Simulation\Internal\Kernel).
+ * deceleration μs g and spin gain 5/2 μs g (closed form of the motion on the cloth, see Physics\Internal\Kernel).
  *
  * @internal
  */
@@ -55,10 +57,7 @@ final class ArrivalGrid
     /** @var list<float> */
     public readonly array $speeds;
 
-    /**
-     * @var array<int, array{float, float, float}|null> cue speed, tip side and height, by (roll · 3 + side) · 32 + speed, then · 4
-     * + distance
-     */
+    /** @var list<Stroke|null> by roll, side, speed and distance: see ArrivalIndex::strokeEntry() */
     public readonly array $strokes;
 
     public function __construct(Simulator $simulator)
@@ -69,12 +68,10 @@ final class ArrivalGrid
         }
         $this->speeds = $speeds;
         $strokes = [];
-        foreach (array_keys(self::ROLLS) as $roll) {
-            foreach (array_keys(self::SIDES) as $side) {
-                foreach ($speeds as $k => $speed) {
-                    foreach (self::DISTANCES as $distance) {
-                        $strokes[] = self::stroke($simulator, self::ROLLS[$roll], self::SIDES[$side], $speed, $distance);
-                    }
+        foreach (ArrivalIndex::all() as $index) {
+            foreach ($speeds as $speed) {
+                foreach (self::DISTANCES as $distance) {
+                    $strokes[] = self::stroke($simulator, $index->arrival($speed), $distance);
                 }
             }
         }
@@ -84,15 +81,13 @@ final class ArrivalGrid
     /**
      * The stroke that arrives so.
      *
-     * @param float $roll     rolling share at the contact
-     * @param float $side     one of SIDES
-     * @param float $speed    at the contact, m/s
      * @param float $distance to the contact, m
      *
-     * @return array{float, float, float}|null cue speed (m/s), tip side and height (radii); null when no stroke does
+     * @return Stroke|null null when no stroke does
      */
-    public static function stroke(Simulator $simulator, float $roll, float $side, float $speed, float $distance): ?array
+    public static function stroke(Simulator $simulator, CueBallArrival $arrival, float $distance): ?Stroke
     {
+        [$roll, $side, $speed] = [$arrival->roll, $arrival->side, $arrival->speed];
         $cloth = $simulator->table->cloth;
         $g = Defaults::GRAVITY;
         $a = 0.0 === $side ? 0.0 : ($side > 0 ? self::SIDE_TIP : -self::SIDE_TIP);
@@ -109,11 +104,9 @@ final class ArrivalGrid
                 return null;
             }
         }
-        $cue = $simulator->cue;
-        $gain = (1 + $cue->tipRestitution) / (1 + $simulator->ball->mass / $cue->mass + 2.5 * ($a * $a + $b * $b));
-        $fast = $first / $gain;
+        $fast = $first / CueStrike::gain($a, $b, $simulator->cue, $simulator->ball);
 
-        return $fast > self::FASTEST ? null : [$fast, $a, $b];
+        return $fast > self::FASTEST ? null : new Stroke($fast, $a, $b);
     }
 
     /**

@@ -30,11 +30,11 @@ final class BreakPositions
      *
      * @return array<int, float> by node
      */
-    public static function values(PlanningCache $cache, Pots $pots, Layout $layout, int $remaining): array
+    public static function values(PlanningCache $cache, Pots $pots, Layout $layout, RemainingBalls $remaining): array
     {
         $value = array_fill(0, CueBallGrid::NODES, 1.0 - self::BREAK);
         foreach ($layout->objectBalls() as $ball) {
-            if (0 === ($remaining >> $ball & 1) || Racking::inside($cache->simulator, $layout->ball($ball))) {
+            if (!$remaining->has($ball) || Racking::inside($cache->simulator, $layout->ball($ball))) {
                 continue;
             }
             foreach ($pots->of($ball) as $option) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\Rack\Rack;
 
@@ -34,9 +34,6 @@ final class ContinuationValues
     /** With so many or more left, where the order is free, a look without side spin and at every second cut will do. */
     private const CLOSE = 4;
 
-    /** Share of each neighbouring cut that is mixed in: the ball is not always hit where it should be. */
-    private const ASIDE = 0.2;
-
     private readonly Game $game;
 
     /** Balls that are the player's to pot, one bit each. */
@@ -48,7 +45,7 @@ final class ContinuationValues
     /** @var array{1: list<float>, 2: list<float>} weights of neighbouring speeds, of every one and of every second */
     private readonly array $mix;
 
-    /** @var array<int, array<int, list<float>>> by remaining balls after the pot and ball · 8 + pocket */
+    /** @var array<int, array<int, array<int, float>>> by remaining balls after the pot and ball · 8 + pocket */
     private array $onward = [];
 
     /** @param bool $fine closely: every cut, side spin */
@@ -66,59 +63,68 @@ final class ContinuationValues
     /**
      * The best continuation value after a pot in one pocket.
      *
-     * @param int $after remaining balls after the pot
+     * @param RemainingBalls $after the pot
      *
-     * @return list<float> by pace, distance and cut: (pace · DISTANCES + distance) · CUTS + cut, see interpolated()
+     * @return array<int, float> by pace, distance and cut: (pace · DISTANCES + distance) · CUTS + cut, see interpolated()
      */
-    public function afterPot(ValueFunction $values, int $after, int $ball, Pocket $pocket): array
+    public function afterPot(ValueFunction $values, RemainingBalls $after, Pot $pot): array
     {
-        $name = $ball * 8 + $pocket->index();
-        if (isset($this->onward[$after][$name])) {
-            return $this->onward[$after][$name];
+        $name = $pot->ball * 8 + $pot->pocket->index();
+        if (isset($this->onward[$after->bits][$name])) {
+            return $this->onward[$after->bits][$name];
         }
-        $best = array_fill(0, self::PACES * self::DISTANCES * ArrivalGrid::CUTS + 1, 0.0);
-        $strokes = $this->cache->arrivals->strokes;
-        $speeds = $this->cache->arrivals->speeds;
-        $push = (1 + $this->cache->simulator->ball->restitution) / 2;
-        $many = RemainingBalls::count($after);
+        $many = $after->count();
         $sides = $this->fine && ($this->fixed || $many < self::CLOSE) ? \count(ArrivalGrid::SIDES) : 1;
         $step = $this->fine && $many < ($this->fixed ? self::FAR_OFF : self::CLOSE) ? 1 : CueBallTransitions::COARSE;
         // And at every second speed.
         $skip = 1 === $step || $this->fixed ? 1 : 2;
-        foreach ($this->pots->of($ball) as $pot) {
-            if ($pot->pocket !== $pocket) {
-                continue;
-            }
-            for ($r = 0; $r < \count(ArrivalGrid::ROLLS); ++$r) {
-                for ($s = 0; $s < $sides; ++$s) {
-                    $base = ($r * 3 + $s) * ArrivalGrid::SPEEDS * self::DISTANCES;
-                    foreach ($this->byCutAndSpeed($values, $pot, $after, $r, $s, $step, $skip) as $c => $mixed) {
-                        $along = $push * cos(deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST));
-                        foreach ($mixed as $k => $value) {
-                            if ($value <= 0.0) {
-                                continue;
-                            }
-                            $at = PotChanceGrid::pace($along * $speeds[$k]) * self::DISTANCES * ArrivalGrid::CUTS + $c;
-                            for ($d = 0; $d < self::DISTANCES; ++$d) {
-                                if ($value > $best[$at] && null !== $strokes[$base + $k * self::DISTANCES + $d]) {
-                                    $best[$at] = $value;
-                                }
-                                $at += ArrivalGrid::CUTS;
-                            }
-                        }
-                    }
-                }
+        $best = array_fill(0, self::PACES * self::DISTANCES * ArrivalGrid::CUTS + 1, 0.0);
+        $option = $this->pots->option($pot);
+        if (null !== $option) {
+            $continuation = new PotContinuation($values, $option, $after, $this->mix[$skip], $skip);
+            foreach (ArrivalIndex::all($sides) as $index) {
+                $this->raise($best, $continuation->byCutAndSpeed($index, $step), $index);
             }
         }
-
         $best = 1 === $step ? $best : self::filled($best);
         $less = 1 - self::OTHERS * $this->others($after);
 
-        return $this->onward[$after][$name] = 1.0 === $less ? $best : array_map(static fn(float $value): float => $less * $value, $best);
+        return $this->onward[$after->bits][$name] = 1.0 === $less
+            ? $best
+            : array_map(static fn(float $value): float => $less * $value, $best);
     }
 
     /**
-     * @param list<float> $onward as afterPot() gives it
+     * Raises the best values to those of one kind of arrival where a stroke plays it.
+     *
+     * @param array<int, float>             $best   as afterPot() gives it
+     * @param array<int, array<int, float>> $values by cut and speed
+     */
+    private function raise(array &$best, array $values, ArrivalIndex $index): void
+    {
+        $strokes = $this->cache->grids->arrivals->strokes;
+        $speeds = $this->cache->grids->arrivals->speeds;
+        $push = (1 + $this->cache->simulator->ball->restitution) / 2;
+        $base = $index->strokeEntry();
+        foreach ($values as $c => $mixed) {
+            $along = $push * cos(deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST));
+            foreach ($mixed as $k => $value) {
+                if ($value <= 0.0) {
+                    continue;
+                }
+                $at = PotChanceGrid::pace($along * $speeds[$k]) * self::DISTANCES * ArrivalGrid::CUTS + $c;
+                for ($d = 0; $d < self::DISTANCES; ++$d) {
+                    if ($value > $best[$at] && null !== $strokes[$base + $k * self::DISTANCES + $d]) {
+                        $best[$at] = $value;
+                    }
+                    $at += ArrivalGrid::CUTS;
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array<int, float> $onward as afterPot() gives it
      * @param int         $cut    step below the cut
      * @param float       $part   of the step above it, 0–1
      */
@@ -134,9 +140,9 @@ final class ContinuationValues
      *
      * @return array{float, float}
      */
-    public function sides(ValueFunction $values, int $remaining, int $ball, Pocket $pocket): array
+    public function sides(ValueFunction $values, RemainingBalls $remaining, Pot $pot): array
     {
-        $onward = $this->afterPot($values, $remaining & ~(1 << $ball), $ball, $pocket);
+        $onward = $this->afterPot($values, $remaining->without($pot->ball), $pot);
         $best = [0.0, 0.0];
         foreach ($onward as $at => $value) {
             $cut = $at % ArrivalGrid::CUTS - intdiv(ArrivalGrid::CUTS, 2);
@@ -152,106 +158,21 @@ final class ContinuationValues
     }
 
     /**
-     * What one kind of arrival leaves at every cut and speed, with the cuts beside it mixed in.
-     *
-     * @param int<1, 2>                              $skip looks at every speed, or every second
+     * What one kind of arrival leaves after a pot at every cut and speed.
      *
      * @return array<int, array<int, float>> by cut and speed
      */
-    public function byCutAndSpeed(
-        ValueFunction $values,
-        PotOption $pot,
-        int $after,
-        int $roll,
-        int $side,
-        int $step = 1,
-        int $skip = 1,
-    ): array {
-        $plain = [];
-        for ($c = 0; $c < ArrivalGrid::CUTS; $c += $step) {
-            if ($pot->transitions->slowest[$c] < ArrivalGrid::SPEEDS) {
-                $plain[$c] = $this->bySpeed($values, $pot, $after, $c, $roll, $side, $skip);
-            }
-        }
-        $aside = [];
-        foreach ($plain as $c => $mixed) {
-            $less = $plain[$c - 1] ?? $mixed;
-            $more = $plain[$c + 1] ?? $mixed;
-            $slowest = $pot->transitions->slowest[$c];
-            foreach ($mixed as $k => $value) {
-                $aside[$c][$k] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $value + self::ASIDE * ($less[$k] + $more[$k]);
-            }
-        }
-
-        return $aside;
-    }
-
-    /**
-     * What one kind of arrival leaves at every speed, the hand's error mixed in.
-     *
-     * @param int<1, 2>                              $skip looks at every speed, or every second
-     *
-     * @return array<int, float> by speed
-     */
-    private function bySpeed(ValueFunction $states, PotOption $pot, int $after, int $cut, int $roll, int $side, int $skip): array
+    public function byCutAndSpeed(ValueFunction $values, PotOption $option, RemainingBalls $after, ArrivalIndex $index): array
     {
-        $transitions = $pot->transitions;
-        $touched = $pot->touched;
-        $values = $states->values($after);
-        $base = (($cut * 5 + $roll) * 3 + $side) * ArrivalGrid::SPEEDS;
-        $slowest = $transitions->slowest[$cut];
-        $node = $transitions->node;
-        $ss = $transitions->s;
-        $ts = $transitions->t;
-        $over = [] === $values;
-        $row = CueBallGrid::ACROSS + 1;
-        $left = [];
-        $some = false;
-        for ($k = 0; $k < ArrivalGrid::SPEEDS; $k += $skip) {
-            $entry = $base + $k;
-            $n = $node[$entry];
-            if ($k < $slowest || $n < 0) {
-                $left[] = 0.0;
-                continue;
-            }
-            $met = $touched[$entry] & $after;
-            if ($over) {
-                $left[] = 1.0;
-            } elseif (0 !== $met) {
-                $left[] = $states->disturbed($after, $met);
-            } else {
-                $s = $ss[$entry];
-                $t = $ts[$entry];
-                $left[] = (1 - $s) * ((1 - $t) * $values[$n] + $t * $values[$n + 1])
-                    + $s * ((1 - $t) * $values[$n + $row] + $t * $values[$n + $row + 1]);
-            }
-            $some = true;
-        }
-        $mix = $this->mix[$skip];
-        $reach = \count($mix) >> 1;
-        $last = \count($left) - 1;
-        $mixed = [];
-        for ($at = 0, $k = 0; $at <= $last; ++$at, $k += $skip) {
-            $sum = 0.0;
-            if ($some && $k >= $slowest) {
-                foreach ($mix as $i => $weight) {
-                    $from = $at + $i - $reach;
-                    // Harder than the ladder knows is as at its end.
-                    $sum += $weight * ($from < 0 ? 0.0 : $left[$from < $last ? $from : $last]);
-                }
-            }
-            $mixed[$k] = $sum;
-        }
-
-        return $mixed;
+        return (new PotContinuation($values, $option, $after, $this->mix[1], 1))->byCutAndSpeed($index);
     }
 
     /**
      * Between the cuts of a first look.
      *
-     * @param list<float> $best
+     * @param array<int, float> $best
      *
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function filled(array $best): array
     {
@@ -262,7 +183,7 @@ final class ContinuationValues
             }
         }
 
-        return array_values($best);
+        return $best;
     }
 
     /**
@@ -284,8 +205,8 @@ final class ContinuationValues
     }
 
     /** The other group's balls in a set: never to be shot, always there. */
-    private function others(int $remaining): int
+    private function others(RemainingBalls $remaining): int
     {
-        return $this->game->hasObstacles() ? RemainingBalls::count($remaining & ~$this->own) : 0;
+        return $this->game->hasObstacles() ? substr_count(decbin($remaining->balls() & ~$this->own), '1') : 0;
     }
 }

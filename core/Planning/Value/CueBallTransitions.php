@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\Internal\Kernel;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
 
@@ -39,7 +39,7 @@ final class CueBallTransitions
     /** Where it would stop is carried on at this pace of the object ball, m/s, when it reaches the pocket. */
     private const PACE = 0.3;
 
-    /** @var list<float> rest by ((cut · 5 + roll) · 3 + side) · 32 + speed, m; GONE */
+    /** @var list<float> rest by cut, roll, side and speed (see ArrivalIndex::entry()), m; GONE */
     public array $x = [];
 
     /** @var list<float> m */
@@ -72,17 +72,13 @@ final class CueBallTransitions
     public readonly Point $from;
     public readonly float $toward;
 
-    public function __construct(
-        private readonly Simulator $simulator,
-        private readonly ArrivalGrid $arrivals,
-        private readonly CueBallGrid $grid,
-        Layout $layout,
-        int $ball,
-        Pocket $pocket,
-        public readonly bool $fine = true,
-    ) {
-        $this->from = $layout->ball($ball);
-        $mouth = $simulator->geometry->pocket($pocket)->mouthMiddle();
+    private readonly Simulator $simulator;
+
+    public function __construct(private readonly PlanningGrids $grids, Layout $layout, Pot $pot, public readonly bool $fine = true)
+    {
+        $simulator = $this->simulator = $grids->simulator;
+        $this->from = $layout->ball($pot->ball);
+        $mouth = $simulator->geometry->pocket($pot->pocket)->mouthMiddle();
         $this->toward = $this->from->angleTo($mouth);
         $need = sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $this->from->distanceTo($mouth)) * 1.4;
         $push = (1 + $simulator->ball->restitution) / 2;
@@ -122,28 +118,9 @@ final class CueBallTransitions
                 if ($px < $left || $px > $right || $py < $low || $py > $high) {
                     continue;
                 }
-                $bx = $way[0];
-                $by = $way[1];
-                $count = \count($way) >> 1;
-                for ($k = 1; $k < $count; ++$k) {
-                    $ax = $bx;
-                    $ay = $by;
-                    $bx = $way[2 * $k];
-                    $by = $way[2 * $k + 1];
-                    $dx = $bx - $ax;
-                    $dy = $by - $ay;
-                    $long = $dx * $dx + $dy * $dy;
-                    $at = $long > 0.0 ? (($px - $ax) * $dx + ($py - $ay) * $dy) / $long : 0.0;
-                    $at = $at < 0.0 ? 0.0 : ($at > 1.0 ? 1.0 : $at);
-                    $ox = $px - $ax - $at * $dx;
-                    $oy = $py - $ay - $at * $dy;
-                    $near = $ox * $ox + $oy * $oy;
-                    if ($near < $reach) {
-                        // Where on the chord it touches, not where it would be nearest.
-                        $back = $long > 0.0 ? sqrt(($reach - $near) / $long) : 0.0;
-                        $first[$run][$id] = $k - 1 + max(0.0, $at - $back);
-                        break;
-                    }
+                $at = self::meeting($way, $px, $py, $reach);
+                if (null !== $at) {
+                    $first[$run][$id] = $at;
                 }
             }
         }
@@ -159,6 +136,43 @@ final class CueBallTransitions
         }
 
         return $masks;
+    }
+
+    /**
+     * Where on a way the cue ball first meets a ball.
+     *
+     * @param list<float> $way   corners of the chords, x and y in turn, m
+     * @param float       $reach square of the distance at which they touch, m²
+     *
+     * @return float|null chord and share of it
+     */
+    private static function meeting(array $way, float $px, float $py, float $reach): ?float
+    {
+        $bx = $way[0];
+        $by = $way[1];
+        $count = \count($way) >> 1;
+        for ($k = 1; $k < $count; ++$k) {
+            $ax = $bx;
+            $ay = $by;
+            $bx = $way[2 * $k];
+            $by = $way[2 * $k + 1];
+            $dx = $bx - $ax;
+            $dy = $by - $ay;
+            $long = $dx * $dx + $dy * $dy;
+            $at = $long > 0.0 ? (($px - $ax) * $dx + ($py - $ay) * $dy) / $long : 0.0;
+            $at = $at < 0.0 ? 0.0 : ($at > 1.0 ? 1.0 : $at);
+            $ox = $px - $ax - $at * $dx;
+            $oy = $py - $ay - $at * $dy;
+            $near = $ox * $ox + $oy * $oy;
+            if ($near < $reach) {
+                // Where on the chord it touches, not where it would be nearest.
+                $back = $long > 0.0 ? sqrt(($reach - $near) / $long) : 0.0;
+
+                return $k - 1 + max(0.0, $at - $back);
+            }
+        }
+
+        return null;
     }
 
     private function hasRoom(float $cut): bool
@@ -182,8 +196,8 @@ final class CueBallTransitions
                 --$k;
                 continue;
             }
-            $state = $this->played($cut, $roll, $side, $this->arrivals->speeds[$k]);
-            $down = KernelState::ON_TABLE !== $state->pocket[0];
+            $state = $this->played($cut, $roll, $side, $this->grids->arrivals->speeds[$k]);
+            $down = $state->isDown(0);
             [$way, $energy] = $this->way($state);
             $this->ways[] = $way;
             $this->boxes[] = $this->box($way);
@@ -207,7 +221,7 @@ final class CueBallTransitions
             $this->y[] = $ys[$k];
             $this->run[] = $runs[$k];
             $this->stop[] = $stops[$k];
-            [$node, $s, $t] = $xs[$k] > 0.0 ? $this->grid->cell($xs[$k], $ys[$k]) : [-1, 0.0, 0.0];
+            [$node, $s, $t] = $xs[$k] > 0.0 ? $this->grids->positions->cell($xs[$k], $ys[$k]) : [-1, 0.0, 0.0];
             $this->node[] = $node;
             $this->s[] = $s;
             $this->t[] = $t;
@@ -236,39 +250,36 @@ final class CueBallTransitions
     }
 
     /** The cue ball arrives, recorded; the contact is turned so that throw is made good. */
-    private function played(float $cut, float $roll, float $side, float $speed): KernelState
+    private function played(float $cut, float $roll, float $side, float $speed): BallStates
     {
         $way = $this->toward - $cut;
         $vx = $speed * cos($way);
         $vy = $speed * sin($way);
-        $arriving = fn(float $line): KernelState => $this->arriving($line, $vx, $vy, $roll, $side * $speed);
-        $hit = $arriving($this->toward);
-        $this->simulator->kernel()->run($hit, stopAtHit: true);
+        $r = $this->simulator->ball->radius;
+        $arriving = new Motion($vx, $vy, -$roll * $vy / $r, $roll * $vx / $r, -$side * $speed / $r);
+        $hit = $this->arriving($this->toward, $arriving);
+        $this->simulator->run($hit, stopAtHit: true);
         if (hypot($hit->vx[1], $hit->vy[1]) > 1e-6) {
-            $hit = $arriving(2 * $this->toward - atan2($hit->vy[1], $hit->vx[1]));
-            $this->simulator->kernel()->run($hit, stopAtHit: true);
+            $hit = $this->arriving(2 * $this->toward - atan2($hit->vy[1], $hit->vx[1]), $arriving);
+            $this->simulator->run($hit, stopAtHit: true);
         }
         // From here on the cue ball alone: the ball it has hit is on its way to the pocket.
-        $state = new KernelState();
-        $state->add($hit->x[0], $hit->y[0], $hit->vx[0], $hit->vy[0], $hit->wx[0], $hit->wy[0], $hit->wz[0]);
-        $this->simulator->kernel()->run($state, record: true);
+        $state = new BallStates();
+        $state->add($hit->x[0], $hit->y[0], $hit->motion(0));
+        $this->simulator->run($state, record: true);
 
         return $state;
     }
 
     /** The cue ball about to touch the ball, with the line of centres turned so. */
-    private function arriving(float $line, float $vx, float $vy, float $roll, float $spin): KernelState
+    private function arriving(float $line, Motion $arriving): BallStates
     {
         $r = $this->simulator->ball->radius;
-        $state = new KernelState();
+        $state = new BallStates();
         $state->add(
             $this->from->x - (2 * $r + 1e-7) * cos($line),
             $this->from->y - (2 * $r + 1e-7) * sin($line),
-            $vx,
-            $vy,
-            -$roll * $vy / $r,
-            $roll * $vx / $r,
-            -$spin / $r,
+            $arriving,
         );
         $state->add($this->from->x, $this->from->y);
 
@@ -281,23 +292,26 @@ final class CueBallTransitions
      *
      * @return array{non-empty-list<float>, list<array{float, float, bool}>}
      */
-    private function way(KernelState $state): array
+    private function way(BallStates $state): array
     {
         $way = $energy = [];
         $began = false;
-        foreach ($state->pieces as [$slot, $from, $to, $x, $y, $vx, $vy, $ax, $ay, $mode]) {
-            if (0 !== $slot || $to - $from < 1e-9) {
+        foreach ($state->paths[0] ?? [] as $piece) {
+            $span = $piece->to - $piece->from;
+            if ($span < 1e-9) {
                 continue;
             }
+            [$x, $y] = [$piece->start->x, $piece->start->y];
+            [$vx, $vy, $ax, $ay] = [$piece->vx, $piece->vy, $piece->ax, $piece->ay];
             if ([] === $way) {
                 $way = [$x, $y];
             }
-            $rolls = Kernel::SLIDE !== $mode;
+            $rolls = $piece->rolling;
             $began = $began || $rolls;
             $parts = $rolls ? 1 : self::CHORDS;
             for ($i = 1; $i <= $parts; ++$i) {
-                $t0 = ($to - $from) * ($i - 1) / $parts;
-                $t1 = ($to - $from) * $i / $parts;
+                $t0 = $span * ($i - 1) / $parts;
+                $t1 = $span * $i / $parts;
                 $way[] = $x + ($vx + 0.5 * $ax * $t1) * $t1;
                 $way[] = $y + ($vy + 0.5 * $ay * $t1) * $t1;
                 $energy[] = $began

@@ -33,10 +33,10 @@ final readonly class MovedBalls
      * @param float                                $x     cue ball, m
      * @param float                                $y     m
      */
-    public function valueOf(ValueFunction $stateValues, int $remaining, array $moved, float $x, float $y): float
+    public function valueOf(ValueFunction $stateValues, RemainingBalls $remaining, array $moved, float $x, float $y): float
     {
         foreach ($moved as $ball => $place) {
-            $remaining &= null === $place ? ~(1 << $ball) : ~0;
+            $remaining = null === $place ? $remaining->without($ball) : $remaining;
         }
         if ($stateValues->isOver($remaining)) {
             return 1.0;
@@ -46,7 +46,7 @@ final readonly class MovedBalls
         $sigma = $this->rack->player->aim * self::LARGER;
         $places = [];
         foreach ($this->rack->layout->objectBalls() as $ball) {
-            if (0 !== ($remaining >> $ball & 1)) {
+            if ($remaining->has($ball)) {
                 $places[$ball] = isset($moved[$ball]) ? new Point(...$moved[$ball]) : $this->rack->layout->ball($ball);
             }
         }
@@ -63,22 +63,21 @@ final readonly class MovedBalls
                 $bx = $at->x - $diameter * cos($high) - $x;
                 $by = $at->y - $diameter * sin($high) - $y;
                 $cut = Angle::wrap(($low + $high) / 2 - atan2($ay + $by, $ax + $bx));
-                if (abs($cut) > self::THINNEST || !$this->clear($places, $ball, $x, $y, ($ax + $bx) / 2, ($ay + $by) / 2) || !$this->clear(
-                    $places,
-                    $ball,
-                    $at->x,
-                    $at->y,
-                    $g->pocket($pocket)->mouthMiddle()->x - $at->x,
-                    $g->pocket($pocket)->mouthMiddle()->y - $at->y,
-                )) {
+                if (abs($cut) > self::THINNEST) {
+                    continue;
+                }
+                $others = array_diff_key($places, [$ball => true]);
+                $mouth = $g->pocket($pocket)->mouthMiddle();
+                $ghost = new Point($x + ($ax + $bx) / 2, $y + ($ay + $by) / 2);
+                if (!$this->isClear($others, new Point($x, $y), $ghost) || !$this->isClear($others, $at, $mouth)) {
                     continue;
                 }
                 $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
                 $best = max(
                     $best,
                     (2 * NormalDistribution::share($wide / 2 / max($sigma, 1e-6)) - 1) * self::onTo(
-                        $stateValues->meanValue($remaining & ~(1 << $ball)),
-                        $stateValues->highest($remaining & ~(1 << $ball)),
+                        $stateValues->meanValue($remaining->without($ball)),
+                        $stateValues->highest($remaining->without($ball)),
                     ),
                 );
             }
@@ -94,15 +93,19 @@ final readonly class MovedBalls
     }
 
     /**
-     * @param array<int, Point> $places
+     * Whether a ball can go from one place to another past the others.
+     *
+     * @param array<int, Point> $others
      */
-    private function clear(array $places, int $ball, float $x, float $y, float $dx, float $dy): bool
+    private function isClear(array $others, Point $from, Point $to): bool
     {
+        $dx = $to->x - $from->x;
+        $dy = $to->y - $from->y;
         $long = max($dx * $dx + $dy * $dy, 1e-9);
         $least = (2 * $this->cache->simulator->ball->radius) ** 2;
-        foreach ($places as $id => $p) {
-            $at = max(0.0, min(1.0, (($p->x - $x) * $dx + ($p->y - $y) * $dy) / $long));
-            if ($id !== $ball && ($p->x - $x - $at * $dx) ** 2 + ($p->y - $y - $at * $dy) ** 2 < $least) {
+        foreach ($others as $p) {
+            $at = max(0.0, min(1.0, (($p->x - $from->x) * $dx + ($p->y - $from->y) * $dy) / $long));
+            if (($p->x - $from->x - $at * $dx) ** 2 + ($p->y - $from->y - $at * $dy) ** 2 < $least) {
                 return false;
             }
         }

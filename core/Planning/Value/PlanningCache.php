@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Player;
@@ -20,61 +20,45 @@ final class PlanningCache
     /** More than these are not kept: some 120 MB. */
     private const MOST = 90;
 
-    public readonly ArrivalGrid $arrivals;
-    public readonly CueBallGrid $grid;
+    public readonly PlanningGrids $grids;
 
     /** @var array<string, CueBallTransitions> */
-    private array $carries = [];
+    private array $transitions = [];
 
     /** @var array<string, AcceptanceWindow> */
     private array $windows = [];
 
     public function __construct(public readonly Simulator $simulator, public readonly Player $player)
     {
-        $this->arrivals = new ArrivalGrid($simulator);
-        $this->grid = new CueBallGrid($simulator->geometry);
+        $this->grids = new PlanningGrids($simulator);
     }
 
     /** What drops, the ball alone on the table. */
-    public function window(Layout $layout, int $ball, Pocket $pocket): AcceptanceWindow
+    public function window(Layout $layout, Pot $pot): AcceptanceWindow
     {
-        return $this->windows[self::key($layout, $ball, $pocket)] ??= new AcceptanceWindow(
-            $this->simulator,
-            $layout,
-            $ball,
-            $pocket,
-            alone: true,
-        );
+        return $this->windows[self::key($layout, $pot)] ??= new AcceptanceWindow($this->simulator, $layout, $pot, alone: true);
     }
 
-    private static function key(Layout $layout, int $ball, Pocket $pocket): string
+    private static function key(Layout $layout, Pot $pot): string
     {
-        $place = $layout->ball($ball);
+        $place = $layout->ball($pot->ball);
 
-        return \sprintf('%.7F %.7F %d', $place->x, $place->y, $pocket->index());
+        return \sprintf('%.7F %.7F %d', $place->x, $place->y, $pot->pocket->index());
     }
 
     /** @param bool $fine every cut, and side spin too */
-    public function transitions(Layout $layout, int $ball, Pocket $pocket, bool $fine): CueBallTransitions
+    public function transitions(Layout $layout, Pot $pot, bool $fine): CueBallTransitions
     {
-        $key = self::key($layout, $ball, $pocket);
+        $key = self::key($layout, $pot);
         // A fine table serves for both.
-        $known = $this->carries["$key fine"] ?? ($fine ? null : $this->carries[$key] ?? null);
+        $known = $this->transitions["$key fine"] ?? ($fine ? null : $this->transitions[$key] ?? null);
         if (null === $known) {
-            if (\count($this->carries) >= self::MOST) {
-                array_shift($this->carries);
+            if (\count($this->transitions) >= self::MOST) {
+                array_shift($this->transitions);
             }
-            $known = $this->carries[$fine ? "$key fine" : $key] = new CueBallTransitions(
-                $this->simulator,
-                $this->arrivals,
-                $this->grid,
-                $layout,
-                $ball,
-                $pocket,
-                $fine,
-            );
+            $known = $this->transitions[$fine ? "$key fine" : $key] = new CueBallTransitions($this->grids, $layout, $pot, $fine);
             if ($fine) {
-                unset($this->carries[$key]);
+                unset($this->transitions[$key]);
             }
         }
 

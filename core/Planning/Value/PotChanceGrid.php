@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Equipment\Pocket;
+
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\NormalDistribution;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\LeastElevation;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\AcceptanceWindow;
 use ZigLane\Core\Potting\PotChance;
@@ -37,6 +40,9 @@ final class PotChanceGrid
 
     /** By so much errors of a stroke of that pace are larger: cue speeds of about 3 and 4.5 m/s, see Player::errors(). */
     private const LARGER = [1.0, 1.06, 1.3];
+
+    /** Cue balls nearer than this to the ghost ball have no room, m. */
+    private const NEAREST = 0.02;
 
     /** A ball this far behind the middle of the mouth is out of the way, m. */
     private const BEHIND = 0.02;
@@ -85,30 +91,28 @@ final class PotChanceGrid
     /** Balls that may hinder the ball on its way, one bit each. */
     public readonly int $lane;
 
-    public function __construct(PlanningCache $cache, Layout $layout, int $ball, Pocket $pocket, Player $player)
+    private readonly PotChance $pot;
+    private readonly Simulator $simulator;
+    private readonly Point $ghost;
+
+    /** @var array<int, Point> the others by number */
+    private readonly array $others;
+
+    public function __construct(PlanningCache $cache, Layout $layout, Pot $pot, Player $player)
     {
-        $simulator = $cache->simulator;
-        $grid = $cache->grid;
-        $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $ball => true]));
-        $this->alone = $cache->window($layout, $ball, $pocket);
-        $this->at = $layout->ball($ball);
-        $this->diameter = 2 * $simulator->ball->radius;
-        $pot = new PotChance($simulator, $only, $ball, $pocket, $player, $this->alone);
-        $g = $simulator->geometry;
-        $at = $this->at;
-        $diameter = $this->diameter;
-        $ghost = $at->toward($this->alone->toward, -$diameter);
-        $others = [];
-        foreach ($layout->objectBalls() as $id) {
-            if ($id !== $ball) {
-                $others[$id] = $layout->ball($id);
-            }
-        }
+        $this->simulator = $cache->simulator;
+        $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $pot->ball => true]));
+        $this->alone = $cache->window($layout, $pot);
+        $this->at = $layout->ball($pot->ball);
+        $this->diameter = 2 * $this->simulator->ball->radius;
+        $this->pot = new PotChance($this->simulator, $only, $pot, $player, $this->alone);
+        $this->ghost = $this->at->toward($this->alone->toward, -$this->diameter);
+        $this->others = array_diff_key($layout->balls, [BallId::CUE => true, $pot->ball => true]);
         $lane = 0;
-        foreach ($others as $id => $other) {
-            $far = $at->distanceTo($other);
-            $turn = Angle::wrap($at->angleTo($other) - $this->alone->toward);
-            $half = asin(min(1.0, $diameter / max($far, $diameter)));
+        foreach ($this->others as $id => $other) {
+            $far = $this->at->distanceTo($other);
+            $turn = Angle::wrap($this->at->angleTo($other) - $this->alone->toward);
+            $half = asin(min(1.0, $this->diameter / max($far, $this->diameter)));
             // As far as it goes before it drops, and where it may go.
             if (abs($turn) - $half < $this->alone->span() && $far * cos($turn) < $this->alone->distance + self::BEHIND) {
                 $this->hinders[$id] = [$turn - $half, $turn + $half];
@@ -116,48 +120,65 @@ final class PotChanceGrid
             }
         }
         $this->lane = $lane;
-        $near = $diameter * $diameter * 0.98;
-        foreach ($grid->nodes() as $node => [$x, $y]) {
-            $dx = $ghost->x - $x;
-            $dy = $ghost->y - $y;
-            $long = sqrt($dx * $dx + $dy * $dy);
-            if ($long < 0.02 || !$pot->free($x, $y)) {
-                continue;
-            }
-            $cut = $pot->cutFrom($x, $y);
-            if (abs($cut) > self::THINNEST) {
-                continue;
-            }
-            $way = atan2($dy, $dx);
-            $elevation = LeastElevation::at($x, $y, [], $way, 0.0, Defaults::READING_TIP, $g, $simulator->ball);
-            if (!is_finite($elevation)) {
-                continue;
-            }
-            $error = $pot->errors($x, $y, $way, $elevation, $pot->readingSpeed($x, $y));
-            $mask = 0;
-            foreach ($others as $id => $other) {
-                $ox = $other->x - $x;
-                $oy = $other->y - $y;
-                $along = ($ox * $dx + $oy * $dy) / $long;
-                $along = $along < 0.0 ? 0.0 : ($along > $long ? $long : $along);
-                $px = $ox - $along * $dx / $long;
-                $py = $oy - $along * $dy / $long;
-                if ($px * $px + $py * $py < $near) {
-                    $mask |= 1 << $id;
-                }
-            }
-            $step = (rad2deg($cut) + ArrivalGrid::WIDEST) / ArrivalGrid::CUT_STEP;
-            $lower = (int) max(0, min(ArrivalGrid::CUTS - 2, floor($step)));
-            $this->place[$node] = \count($this->nodes);
-            $this->nodes[] = $node;
-            $this->cut[] = $lower;
-            $this->part[] = max(0.0, min(1.0, $step - $lower));
-            $this->distance[] = ArrivalGrid::distance($long);
-            $this->blocked[] = $mask;
-            $this->sigma[] = max(hypot($error->aim, self::TIP * $error->tip), 1e-6);
-            $this->x[] = $x;
-            $this->y[] = $y;
+        foreach ($cache->grids->positions->nodes() as $node => [$x, $y]) {
+            $this->addNode($node, $x, $y);
         }
+    }
+
+    /** Takes a node in when the ball can be cut from there. */
+    private function addNode(int $node, float $x, float $y): void
+    {
+        $dx = $this->ghost->x - $x;
+        $dy = $this->ghost->y - $y;
+        $long = sqrt($dx * $dx + $dy * $dy);
+        if ($long < self::NEAREST || !$this->pot->free($x, $y)) {
+            return;
+        }
+        $cut = $this->pot->cutFrom($x, $y);
+        if (abs($cut) > self::THINNEST) {
+            return;
+        }
+        $cue = new Point($x, $y);
+        $stroke = new Stroke($this->pot->readingSpeed($x, $y), 0.0, Defaults::READING_TIP);
+        $way = atan2($dy, $dx);
+        $elevation = LeastElevation::at($cue, [], $stroke->aimed($way), $this->simulator->geometry, $this->simulator->ball);
+        if (!is_finite($elevation)) {
+            return;
+        }
+        $error = $this->pot->errors($cue, $stroke->raised($elevation)->aimed($way));
+        $step = (rad2deg($cut) + ArrivalGrid::WIDEST) / ArrivalGrid::CUT_STEP;
+        $lower = (int) max(0, min(ArrivalGrid::CUTS - 2, floor($step)));
+        $this->place[$node] = \count($this->nodes);
+        $this->nodes[] = $node;
+        $this->cut[] = $lower;
+        $this->part[] = max(0.0, min(1.0, $step - $lower));
+        $this->distance[] = ArrivalGrid::distance($long);
+        $this->blocked[] = $this->inTheWay($x, $y, $long);
+        $this->sigma[] = max(hypot($error->aim, self::TIP * $error->tip), 1e-6);
+        $this->x[] = $x;
+        $this->y[] = $y;
+    }
+
+    /** Balls on the cue ball's way to the ghost ball, so long (m), one bit each. */
+    private function inTheWay(float $x, float $y, float $long): int
+    {
+        $near = $this->diameter * $this->diameter * 0.98;
+        $dx = $this->ghost->x - $x;
+        $dy = $this->ghost->y - $y;
+        $mask = 0;
+        foreach ($this->others as $id => $other) {
+            $ox = $other->x - $x;
+            $oy = $other->y - $y;
+            $along = ($ox * $dx + $oy * $dy) / $long;
+            $along = $along < 0.0 ? 0.0 : ($along > $long ? $long : $along);
+            $px = $ox - $along * $dx / $long;
+            $py = $oy - $along * $dy / $long;
+            if ($px * $px + $py * $py < $near) {
+                $mask |= 1 << $id;
+            }
+        }
+
+        return $mask;
     }
 
     /** Chances at an easy pace with some of the others on the table, summed over the places from which nothing is in the way. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 
 /**
  * A pocket that a plan counts on for a ball, with the tables for it.
@@ -15,7 +15,7 @@ final readonly class PotOption
      * @param list<int> $touched balls met on the way, as bits, by entry of the transitions
      */
     public function __construct(
-        public Pocket $pocket,
+        public Pot $pot,
         public CueBallTransitions $transitions,
         public PotChanceGrid $chances,
         public array $touched,

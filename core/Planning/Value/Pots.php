@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\Physics\Layout;
@@ -66,9 +67,10 @@ final class Pots
             $fields = [];
             $remaining = $this->remaining($ball);
             foreach (isset($this->constraints->pockets[$ball]) ? [$this->constraints->pockets[$ball]] : Pocket::cases() as $pocket) {
-                $chanceGrid = new PotChanceGrid($this->cache, $this->layout, $ball, $pocket, $this->rack->player);
+                $pot = new Pot($ball, $pocket);
+                $chanceGrid = new PotChanceGrid($this->cache, $this->layout, $pot, $this->rack->player);
                 if ([] !== $chanceGrid->nodes) {
-                    $fields[] = [$chanceGrid->room($remaining), $pocket, $chanceGrid];
+                    $fields[] = [$chanceGrid->room($remaining), $pot, $chanceGrid];
                 }
             }
             if ([] === array_filter($fields, static fn(array $f): bool => $f[0] > 0.0)) {
@@ -80,10 +82,10 @@ final class Pots
                 $fields,
                 0,
                 $this->fine && $this->game->hasFixedOrder() ? self::POCKETS : self::FEWER,
-            ) as [$room, $pocket, $chanceGrid]) {
+            ) as [$room, $pot, $chanceGrid]) {
                 if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
-                    $transitions = $this->cache->transitions($this->layout, $ball, $pocket, $this->fine);
-                    $this->pots[$ball][] = new PotOption($pocket, $transitions, $chanceGrid, $transitions->touched($this->layout, $ball));
+                    $transitions = $this->cache->transitions($this->layout, $pot, $this->fine);
+                    $this->pots[$ball][] = new PotOption($pot, $transitions, $chanceGrid, $transitions->touched($this->layout, $ball));
                 }
             }
         }
@@ -91,10 +93,28 @@ final class Pots
         return $this->pots[$ball];
     }
 
+    /** The tables of one pot; null when it is not counted on. */
+    public function option(Pot $pot): ?PotOption
+    {
+        foreach ($this->of($pot->ball) as $option) {
+            if ($option->pot->is($pot)) {
+                return $option;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a ball is one of a cluster. */
+    public function isInCluster(int $ball): bool
+    {
+        return 0 !== ($this->cluster >> $ball & 1);
+    }
+
     /** Balls that will still be there when a ball's turn comes, whatever the player does. */
     private function remaining(int $ball): int
     {
-        $remaining = RemainingBalls::of($this->layout);
+        $remaining = RemainingBalls::of($this->layout)->bits;
         if ($this->game->hasFixedOrder()) {
             return $remaining & ~((1 << $ball + 1) - 1);
         }
@@ -109,7 +129,7 @@ final class Pots
     private function clusters(): int
     {
         $near = 2 * $this->cache->simulator->ball->radius + self::NEIGHBOUR;
-        $remaining = RemainingBalls::of($this->layout);
+        $remaining = RemainingBalls::of($this->layout)->bits;
         $cluster = 0;
         foreach ($this->game->ownBalls($this->layout) as $ball) {
             $neighbours = $lane = 0;
@@ -134,21 +154,21 @@ final class Pots
     }
 
     /** The balls that can hinder one of a set: those of a broken cluster do not hinder each other any more. */
-    public function about(int $remaining, int $ball): int
+    public function about(RemainingBalls $remaining, int $ball): int
     {
-        $broken = 0 !== ($remaining & RemainingBalls::CLUSTERS_BROKEN) && 0 !== ($this->cluster >> $ball & 1);
+        $broken = $remaining->areClustersBroken() && $this->isInCluster($ball);
 
-        return $remaining & ~(RemainingBalls::CLUSTERS_BROKEN | ($broken ? $this->cluster : 0) | 1 << $ball);
+        return $remaining->balls() & ~(($broken ? $this->cluster : 0) | 1 << $ball);
     }
 
     /** Whether a ball goes from little of the table, with the others of a set on it. */
-    public function liesBadly(int $remaining, int $ball): bool
+    public function liesBadly(RemainingBalls $remaining, int $ball): bool
     {
         return $this->room($remaining, $ball) < self::BADLY;
     }
 
     /** From how much of the table a ball can be potted with the others of a set on it: chances summed over places, as a share. */
-    public function room(int $remaining, int $ball): float
+    public function room(RemainingBalls $remaining, int $ball): float
     {
         $about = $this->about($remaining, $ball);
         $sum = 0.0;
@@ -160,10 +180,10 @@ final class Pots
     }
 
     /** Whether a ball goes somewhere with the others of a set on the table. */
-    public function goes(int $remaining, int $ball): bool
+    public function goes(RemainingBalls $remaining, int $ball): bool
     {
         foreach ($this->of($ball) as $option) {
-            if ($option->chances->goes($remaining & ~(RemainingBalls::CLUSTERS_BROKEN | 1 << $ball))) {
+            if ($option->chances->goes($remaining->balls() & ~(1 << $ball))) {
                 return true;
             }
         }

@@ -86,7 +86,7 @@ final class StateValues implements ValueFunction
     /** Positions of the cue ball that values are known for. */
     public function grid(): CueBallGrid
     {
-        return $this->cache->grid;
+        return $this->cache->grids->positions;
     }
 
     /**
@@ -94,10 +94,10 @@ final class StateValues implements ValueFunction
      *
      * @param list<list<int>> $orders balls, the first to be potted first
      */
-    public function through(int $remaining, array $orders): void
+    public function through(RemainingBalls $remaining, array $orders): void
     {
         foreach ($orders as $order) {
-            $left = $remaining & ~RemainingBalls::CLUSTERS_BROKEN;
+            $left = $remaining->balls();
             $this->lattice[$left] = true;
             foreach ($order as $ball) {
                 $left &= ~(1 << $ball);
@@ -107,79 +107,79 @@ final class StateValues implements ValueFunction
     }
 
     /** Whether a set may be gone through. */
-    public function knows(int $remaining): bool
+    public function knows(RemainingBalls $remaining): bool
     {
         return $this->allowed($remaining);
     }
 
-    public function isOver(int $remaining): bool
+    public function isOver(RemainingBalls $remaining): bool
     {
         return [] === $this->due($remaining);
     }
 
-    public function due(int $remaining): array
+    public function due(RemainingBalls $remaining): array
     {
-        $balls = $remaining & ~RemainingBalls::CLUSTERS_BROKEN;
+        $balls = $remaining->balls();
         if (!isset($this->due[$balls])) {
             $left = new Layout(
                 array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($balls >> $id & 1), \ARRAY_FILTER_USE_KEY),
             );
             $due = $this->game->isOver($left) ? [] : $this->game->legalTargets($left);
-            $this->due[$balls] = array_values(array_filter($due, fn(int $ball): bool => $this->constraints->allows($ball, $balls)));
+            $this->due[$balls] = array_values(array_filter($due, fn(int $ball): bool => $this->constraints->allows($ball, $remaining)));
         }
 
         return $this->due[$balls];
     }
 
-    /** Worth of a place (m), 0–1. */
-    public function valueAt(int $remaining, float $x, float $y): float
+    /** Value of a position of the cue ball (m), 0–1. */
+    public function valueAt(RemainingBalls $remaining, float $x, float $y): float
     {
         $values = $this->values($remaining);
 
-        return [] === $values ? 1.0 : $this->cache->grid->between($values, $x, $y);
+        return [] === $values ? 1.0 : $this->cache->grids->positions->between($values, $x, $y);
     }
 
-    public function values(int $remaining): array
+    public function values(RemainingBalls $remaining): array
     {
-        if (!isset($this->values[$remaining])) {
+        if (!isset($this->values[$remaining->bits])) {
             $this->work($remaining);
         }
 
-        return $this->values[$remaining];
+        return $this->values[$remaining->bits];
     }
 
-    public function disturbed(int $remaining, int $met, ?float $place = null): float
+    public function disturbed(RemainingBalls $remaining, int $met, ?float $place = null): float
     {
         if ($this->isOver($remaining)) {
             return 1.0;
         }
         $mean = $this->meanValue($remaining);
         $plain = self::OF_MEAN * $mean + self::OF_PLACE * ($place ?? $mean);
-        if (0 !== ($met & $this->pots->cluster) && 0 === ($remaining & RemainingBalls::CLUSTERS_BROKEN)) {
-            return max($plain, self::OPENS * $this->meanValue($remaining | RemainingBalls::CLUSTERS_BROKEN));
+        if (0 !== ($met & $this->pots->cluster) && !$remaining->areClustersBroken()) {
+            return max($plain, self::OPENS * $this->meanValue($remaining->withClustersBroken()));
         }
 
         return $plain;
     }
 
-    public function meanValue(int $remaining): float
+    public function meanValue(RemainingBalls $remaining): float
     {
-        if (!isset($this->means[$remaining])) {
+        if (!isset($this->means[$remaining->bits])) {
             $values = $this->values($remaining);
-            $this->means[$remaining] = [] === $values ? 1.0 : array_sum($values) / \count($values);
+            $this->means[$remaining->bits] = [] === $values ? 1.0 : array_sum($values) / \count($values);
         }
 
-        return $this->means[$remaining];
+        return $this->means[$remaining->bits];
     }
 
-    public function highest(int $remaining): float
+    public function highest(RemainingBalls $remaining): float
     {
-        if (!isset($this->most[$remaining])) {
+        if (!isset($this->most[$remaining->bits])) {
             $values = $this->values($remaining);
-            $this->most[$remaining] = [] === $values ? 1.0 : max($values);
+            $this->most[$remaining->bits] = [] === $values ? 1.0 : max($values);
         }
 
-        return $this->most[$remaining];
+        return $this->most[$remaining->bits];
     }
 
     /**
@@ -189,35 +189,35 @@ final class StateValues implements ValueFunction
     {
         $zone = $this->constraints->zones[$ball] ?? null;
         if (null !== $zone && !isset($this->zones[$ball])) {
-            $this->zones[$ball] = array_map(static fn(array $at): bool => $zone->contains($at[0], $at[1]), $this->cache->grid->nodes());
+            $this->zones[$ball] = array_map(static fn(array $at): bool => $zone->contains($at[0], $at[1]), $this->cache->grids->positions->nodes());
         }
 
         return $this->zones[$ball] ?? null;
     }
 
     /** Where the rest can be run out from with at least so much. */
-    public function region(int $remaining, float $level): Region
+    public function region(RemainingBalls $remaining, float $level): Region
     {
         $values = $this->values($remaining);
         if ([] === $values) {
             return new Region([]);
         }
-        $grid = $this->cache->grid;
+        $grid = $this->cache->grids->positions;
         $xs = array_map(static fn(int $i): float => $grid->left + $i * $grid->dx, range(0, CueBallGrid::LONG));
         $ys = array_map(static fn(int $j): float => $grid->left + $j * $grid->dy, range(0, CueBallGrid::ACROSS));
 
         return new Region(Contour::rings($xs, $ys, array_chunk(array_values($values), CueBallGrid::ACROSS + 1), $level));
     }
 
-    private function allowed(int $remaining): bool
+    private function allowed(RemainingBalls $remaining): bool
     {
-        return null === $this->lattice || isset($this->lattice[$remaining & ~RemainingBalls::CLUSTERS_BROKEN]);
+        return null === $this->lattice || isset($this->lattice[$remaining->balls()]);
     }
 
-    private function work(int $remaining): void
+    private function work(RemainingBalls $remaining): void
     {
         if ($this->isOver($remaining)) {
-            $this->values[$remaining] = $this->game->endsWithBreakShot() ? BreakPositions::values(
+            $this->values[$remaining->bits] = $this->game->endsWithBreakShot() ? BreakPositions::values(
                 $this->cache,
                 $this->pots,
                 $this->layout,
@@ -229,7 +229,7 @@ final class StateValues implements ValueFunction
         $values = array_fill(0, CueBallGrid::NODES, 0.0);
         $pace = ContinuationValues::DISTANCES * ArrivalGrid::CUTS;
         foreach ($this->due($remaining) as $ball) {
-            $after = $remaining & ~(1 << $ball);
+            $after = $remaining->without($ball);
             if (!$this->allowed($after)) {
                 continue;
             }
@@ -238,7 +238,7 @@ final class StateValues implements ValueFunction
             foreach ($this->pots->of($ball) as $option) {
                 $chanceGrid = $option->chances;
                 [$soft, $firm, $hard] = $chanceGrid->chances($about);
-                $onward = $this->continuations->afterPot($this, $after, $ball, $option->pocket);
+                $onward = $this->continuations->afterPot($this, $after, $option->pot);
                 $blocked = $chanceGrid->blocked;
                 $cuts = $chanceGrid->cut;
                 $parts = $chanceGrid->part;
@@ -264,11 +264,11 @@ final class StateValues implements ValueFunction
         }
         if (0.0 === max($values)) {
             $after = array_map(
-                fn(int $ball): float => $this->meanValue($remaining & ~(1 << $ball)),
-                array_filter($this->due($remaining), fn(int $ball): bool => $this->allowed($remaining & ~(1 << $ball))),
+                fn(int $ball): float => $this->meanValue($remaining->without($ball)),
+                array_filter($this->due($remaining), fn(int $ball): bool => $this->allowed($remaining->without($ball))),
             );
             $values = array_fill(0, CueBallGrid::NODES, [] === $after ? 0.0 : self::LUCK * max($after));
         }
-        $this->values[$remaining] = $values;
+        $this->values[$remaining->bits] = $values;
     }
 }

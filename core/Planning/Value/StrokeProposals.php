@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Physics\Stroke;
 
 /**
  * Pots and strokes that the state values promise most of, for the search to try.
@@ -15,6 +16,18 @@ final readonly class StrokeProposals
 {
     /** Strokes that run into a ball which are tried. */
     private const CONTACTS = 8;
+
+    /** Every so manieth speed is looked at for them; and balls that lie badly count when so many are left at most. */
+    private const EVERY = 3;
+    private const SOON = 2;
+
+    /** Strokes closer than these are alike: tip (radii), logarithm of the speeds. */
+    private const SAME_SIDE = 0.1;
+    private const SAME_HEIGHT = 0.12;
+    private const SAME_SPEED = 0.12;
+
+    /** An easy stroke counts from this chance on. */
+    private const SOME_CHANCE = 0.01;
 
     private PlanningCache $cache;
     private Pots $pots;
@@ -28,97 +41,80 @@ final readonly class StrokeProposals
     }
 
     /**
-     * Balls and pockets from a position, the best first, with their approximate values.
+     * Balls and pockets from a position, the best first.
      *
      * @param bool $lies the cue ball lies there already, whatever zone was pinned
      *
-     * @return list<array{int, Pocket, float}>
+     * @return list<ValuedPot>
      */
-    public function candidates(int $remaining, float $x, float $y, bool $lies = false): array
+    public function candidates(RemainingBalls $remaining, float $x, float $y, bool $lies = false): array
     {
         [$cell] = $this->states->grid()->cell($x, $y);
         $corners = [$cell, $cell + 1, $cell + CueBallGrid::ACROSS + 1, $cell + CueBallGrid::ACROSS + 2];
         $found = [];
         foreach ($this->states->due($remaining) as $ball) {
-            $after = $remaining & ~(1 << $ball);
+            $after = $remaining->without($ball);
             if (!$this->states->knows($after) || (!$lies && !$this->states->constraints->allowsFrom($ball, $x, $y))) {
                 continue;
             }
             $about = $this->pots->about($remaining, $ball);
             foreach ($this->pots->of($ball) as $option) {
-                $chanceGrid = $option->chances;
-                $onward = $this->continuations->afterPot($this->states, $after, $ball, $option->pocket);
-                $chances = $chanceGrid->chances($about);
-                $most = 0.0;
-                foreach ($corners as $node) {
-                    $n = $chanceGrid->place[$node] ?? -1;
-                    if ($n >= 0 && 0 === ($chanceGrid->blocked[$n] & $about)) {
-                        foreach ($chances as $pace => $chance) {
-                            $most = max(
-                                $most,
-                                $chance[$n] * ContinuationValues::interpolated(
-                                    $onward,
-                                    $pace,
-                                    $chanceGrid->distance[$n],
-                                    $chanceGrid->cut[$n],
-                                    $chanceGrid->part[$n],
-                                ),
-                            );
-                        }
-                    }
-                }
+                $onward = $this->continuations->afterPot($this->states, $after, $option->pot);
+                $most = self::most($option->chances, $onward, $about, $corners);
                 if ($most > 0.0) {
-                    $found[] = [$ball, $option->pocket, $most];
+                    $found[] = new ValuedPot($option->pot, $most);
                 }
             }
         }
-        usort($found, static fn(array $a, array $b): int => $b[2] <=> $a[2]);
+        usort($found, static fn(ValuedPot $a, ValuedPot $b): int => $b->value <=> $a->value);
 
         return $found;
     }
 
     /**
-     * What a pot leads on to from a place: the share of its chance with an easy stroke.
+     * What a pot is worth at the best of some nodes, at the best pace.
      *
-     * @param int   $node     where, roughly
-     * @param float $cut      rad
-     * @param float $distance to the contact, m
+     * @param array<int, float> $onward  see ContinuationValues::afterPot()
+     * @param int         $about   balls that may hinder, one bit each
+     * @param list<int>   $corners nodes
      */
-    public function leads(int $remaining, int $ball, Pocket $pocket, int $node, float $cut, float $distance): float
+    private static function most(PotChanceGrid $grid, array $onward, int $about, array $corners): float
     {
-        $after = $remaining & ~(1 << $ball);
+        $chances = $grid->chances($about);
+        $most = 0.0;
+        foreach ($corners as $node) {
+            $n = $grid->place[$node] ?? -1;
+            if ($n < 0 || 0 !== ($grid->blocked[$n] & $about)) {
+                continue;
+            }
+            foreach ($chances as $pace => $chance) {
+                $leads = ContinuationValues::interpolated($onward, $pace, $grid->distance[$n], $grid->cut[$n], $grid->part[$n]);
+                $most = max($most, $chance[$n] * $leads);
+            }
+        }
+
+        return $most;
+    }
+
+    /** What a pot leads on to: the share of its chance with an easy stroke, 0–1. */
+    public function leads(RemainingBalls $remaining, Pot $pot, PotApproach $from): float
+    {
+        $after = $remaining->without($pot->ball);
         if ([] === $this->states->values($after)) {
             return 1.0;
         }
-        $step = ArrivalGrid::cutStep($cut);
+        $step = ArrivalGrid::cutStep($from->cut);
         $lower = (int) min(ArrivalGrid::CUTS - 2, floor($step));
-
-        $onward = $this->continuations->afterPot($this->states, $after, $ball, $pocket);
-        $easy = ContinuationValues::interpolated($onward, 0, ArrivalGrid::distance($distance), $lower, $step - $lower);
-        foreach ($this->pots->of($ball) as $option) {
-            $chanceGrid = $option->chances;
-            $n = $option->pocket === $pocket ? $chanceGrid->place[$node] ?? -1 : -1;
-            if ($n >= 0) {
-                [$soft, $firm, $hard] = $chanceGrid->chances($this->pots->about($remaining, $ball));
-                if ($soft[$n] > 0.01) {
-                    $easy = max(
-                        $easy,
-                        $firm[$n] / $soft[$n] * ContinuationValues::interpolated(
-                            $onward,
-                            1,
-                            ArrivalGrid::distance($distance),
-                            $lower,
-                            $step - $lower,
-                        ),
-                        $hard[$n] / $soft[$n] * ContinuationValues::interpolated(
-                            $onward,
-                            2,
-                            ArrivalGrid::distance($distance),
-                            $lower,
-                            $step - $lower,
-                        ),
-                    );
-                }
+        $distance = ArrivalGrid::distance($from->distance);
+        $onward = $this->continuations->afterPot($this->states, $after, $pot);
+        $at = static fn(int $pace): float => ContinuationValues::interpolated($onward, $pace, $distance, $lower, $step - $lower);
+        $easy = $at(0);
+        $grid = $this->pots->option($pot)?->chances;
+        $n = null === $grid ? -1 : $grid->place[$from->node] ?? -1;
+        if (null !== $grid && $n >= 0) {
+            [$soft, $firm, $hard] = $grid->chances($this->pots->about($remaining, $pot->ball));
+            if ($soft[$n] > self::SOME_CHANCE) {
+                $easy = max($easy, $firm[$n] / $soft[$n] * $at(1), $hard[$n] / $soft[$n] * $at(2));
             }
         }
 
@@ -128,53 +124,84 @@ final readonly class StrokeProposals
     /**
      * Strokes for a pot from a place, the most promising first, different in kind.
      *
-     * @param int   $node     where, roughly
-     * @param float $cut      rad
-     * @param float $distance to the contact, m
-     *
-     * @return list<array{float, float, float, float}> cue speed (m/s), tip side and height (radii), approximate value
+     * @return list<Stroke>
      */
-    public function strokes(int $remaining, int $ball, Pocket $pocket, int $node, float $cut, float $distance): array
+    public function strokes(RemainingBalls $remaining, Pot $pot, PotApproach $from): array
     {
-        $after = $remaining & ~(1 << $ball);
-        $pot = null;
-        foreach ($this->pots->of($ball) as $option) {
-            $pot = $option->pocket === $pocket ? $option : $pot;
-        }
-        if (null === $pot) {
+        $option = $this->pots->option($pot);
+        if (null === $option) {
             return [];
         }
-        $step = ArrivalGrid::cutStep($cut);
-        $n = $pot->chances->place[$node] ?? -1;
-        $chances = $pot->chances->chances($this->pots->about($remaining, $ball));
-        $along = cos($cut) * (1 + $this->cache->simulator->ball->restitution) / 2;
+        $n = $option->chances->place[$from->node] ?? -1;
+        $chances = $option->chances->chances($this->pots->about($remaining, $pot->ball));
+        $along = cos($from->cut) * (1 + $this->cache->simulator->ball->restitution) / 2;
+        $speeds = $this->cache->grids->arrivals->speeds;
         $found = [];
-        foreach (ArrivalGrid::ROLLS as $r => $roll) {
-            foreach (ArrivalGrid::SIDES as $s => $side) {
-                $aside = $this->continuations->byCutAndSpeed($this->states, $pot, $after, $r, $s);
-                // On either side of the cut, as far as they were played.
-                $wide = $this->states->fine ? 1 : CueBallTransitions::COARSE;
-                foreach (array_unique([$wide * (int) floor($step / $wide), $wide * (int) ceil($step / $wide)]) as $c) {
-                    $mixed = $aside[$c] ?? [];
-                    foreach ($mixed as $k => $value) {
-                        // Peaks along the speed.
-                        if ($value <= 0.0 || $value < ($mixed[$k - 1] ?? 0.0) || $value <= ($mixed[$k + 1] ?? 0.0)) {
-                            continue;
-                        }
-                        $stroke = ArrivalGrid::stroke($this->cache->simulator, $roll, $side, $this->cache->arrivals->speeds[$k], $distance);
-                        if (null !== $stroke) {
-                            $pace = PotChanceGrid::pace($along * $this->cache->arrivals->speeds[$k]);
-                            $found[] = [$stroke[0], $stroke[1], $stroke[2], $value * ($n >= 0 ? $chances[$pace][$n] : 1.0)];
-                        }
+        foreach (ArrivalIndex::all() as $index) {
+            $values = $this->continuations->byCutAndSpeed($this->states, $option, $remaining->without($pot->ball), $index);
+            foreach ($this->cutsAround($from->cut) as $c) {
+                foreach (self::peaks($values[$c] ?? []) as $k => $value) {
+                    $stroke = ArrivalGrid::stroke($this->cache->simulator, $index->arrival($speeds[$k]), $from->distance);
+                    if (null !== $stroke) {
+                        $pace = PotChanceGrid::pace($along * $speeds[$k]);
+                        $found[] = [$stroke, $value * ($n >= 0 ? $chances[$pace][$n] : 1.0)];
                     }
                 }
             }
         }
-        usort($found, static fn(array $a, array $b): int => $b[3] <=> $a[3]);
+        usort($found, static fn(array $a, array $b): int => $b[1] <=> $a[1]);
+
+        return self::different(array_column($found, 0));
+    }
+
+    /**
+     * The steps of the cut on either side, as far as they were played.
+     *
+     * @return array<int, int>
+     */
+    private function cutsAround(float $cut): array
+    {
+        $step = ArrivalGrid::cutStep($cut);
+        $wide = $this->states->fine ? 1 : CueBallTransitions::COARSE;
+
+        return array_unique([$wide * (int) floor($step / $wide), $wide * (int) ceil($step / $wide)]);
+    }
+
+    /**
+     * Peaks along the speed.
+     *
+     * @param array<int, float> $values by speed
+     *
+     * @return array<int, float>
+     */
+    private static function peaks(array $values): array
+    {
+        return array_filter(
+            $values,
+            static fn(float $value, int $k): bool => $value > 0.0
+                && $value >= ($values[$k - 1] ?? 0.0)
+                && $value > ($values[$k + 1] ?? 0.0),
+            \ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    /**
+     * Without those that are like an earlier one.
+     *
+     * @param list<Stroke> $strokes
+     *
+     * @return list<Stroke>
+     */
+    private static function different(array $strokes): array
+    {
         $kept = [];
-        foreach ($found as $one) {
+        foreach ($strokes as $one) {
             foreach ($kept as $other) {
-                if (abs($one[1] - $other[1]) < 0.1 && abs($one[2] - $other[2]) < 0.12 && abs(log($one[0] / $other[0])) < 0.12) {
+                if (
+                    abs($one->side - $other->side) < self::SAME_SIDE
+                    && abs($one->height - $other->height) < self::SAME_HEIGHT
+                    && abs(log($one->speed / $other->speed)) < self::SAME_SPEED
+                ) {
                     continue 2;
                 }
             }
@@ -187,51 +214,49 @@ final readonly class StrokeProposals
     /**
      * Strokes that pot a ball and run into one that should be moved: of a cluster, or that lies badly and comes soon.
      *
-     * @param float $cut      rad
-     * @param float $distance to the contact, m
-     *
-     * @return list<array{float, float, float}> cue speed (m/s), tip side and height (radii)
+     * @return list<Stroke>
      */
-    public function contacts(int $remaining, int $ball, Pocket $pocket, float $cut, float $distance): array
+    public function contacts(RemainingBalls $remaining, Pot $pot, PotApproach $from): array
     {
-        $after = $remaining & ~(1 << $ball);
-        $wanted = 0 === ($remaining & RemainingBalls::CLUSTERS_BROKEN) ? $this->pots->cluster & $after : 0;
-        foreach (RemainingBalls::count($after) <= 2 ? $this->states->due($after) : [] as $next) {
-            $wanted |= $this->pots->liesBadly($after, $next) ? 1 << $next : 0;
+        $after = $remaining->without($pot->ball);
+        $wanted = $this->worthMoving($after);
+        $option = 0 === $wanted ? null : $this->pots->option($pot);
+        if (null === $option) {
+            return [];
         }
+        $c = (int) round(ArrivalGrid::cutStep($from->cut));
         $found = [];
-        foreach (0 === $wanted ? [] : $this->pots->of($ball) as $option) {
-            if ($option->pocket !== $pocket) {
-                continue;
-            }
-            $transitions = $option->transitions;
-            $touched = $option->touched;
-            $c = (int) round(ArrivalGrid::cutStep($cut));
-            foreach (ArrivalGrid::ROLLS as $r => $roll) {
-                foreach (ArrivalGrid::SIDES as $s => $side) {
-                    $base = (($c * 5 + $r) * 3 + $s) * ArrivalGrid::SPEEDS;
-                    for ($k = $transitions->slowest[$c]; $k < ArrivalGrid::SPEEDS; $k += 3) {
-                        $met = $touched[$base + $k] & $after;
-                        $stroke = 0 !== ($met & $wanted) && 0 === ($met & ~$wanted) ? ArrivalGrid::stroke(
-                            $this->cache->simulator,
-                            $roll,
-                            $side,
-                            $this->cache->arrivals->speeds[$k],
-                            $distance,
-                        ) : null;
-                        if (null !== $stroke) {
-                            $found[] = $stroke;
-                        }
-                    }
+        foreach (ArrivalIndex::all() as $index) {
+            $base = $index->entry($c);
+            for ($k = $option->transitions->slowest[$c]; $k < ArrivalGrid::SPEEDS; $k += self::EVERY) {
+                $met = $option->touched[$base + $k] & $after->bits;
+                $stroke = 0 === ($met & $wanted) || 0 !== ($met & ~$wanted) ? null : ArrivalGrid::stroke(
+                    $this->cache->simulator,
+                    $index->arrival($this->cache->grids->arrivals->speeds[$k]),
+                    $from->distance,
+                );
+                if (null !== $stroke) {
+                    $found[] = $stroke;
                 }
             }
         }
         // The softer the surer, but not all alike.
-        usort($found, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($found, static fn(Stroke $a, Stroke $b): int => $a->speed <=> $b->speed);
         $step = max(1, intdiv(\count($found), self::CONTACTS));
 
         return array_values(
             array_filter($found, static fn(int $n): bool => 0 === $n % $step && $n < $step * self::CONTACTS, \ARRAY_FILTER_USE_KEY),
         );
+    }
+
+    /** Balls that should be moved, one bit each. */
+    private function worthMoving(RemainingBalls $after): int
+    {
+        $wanted = $after->areClustersBroken() ? 0 : $this->pots->cluster & $after->bits;
+        foreach ($after->count() <= self::SOON ? $this->states->due($after) : [] as $next) {
+            $wanted |= $this->pots->liesBadly($after, $next) ? 1 << $next : 0;
+        }
+
+        return $wanted;
     }
 }

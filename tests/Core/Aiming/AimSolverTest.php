@@ -18,8 +18,9 @@ use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Tip;
 
@@ -133,9 +134,9 @@ final class AimSolverTest extends TestCase
             $from = new Point(1.6, 0.1);
             $way = $from->angleTo(new Point($g->length - $g->cornerCut - 0.3, $g->reach));
             [$x, $y] = [$speed * cos($way), $speed * sin($way)];
-            $state = new KernelState();
-            $state->add($from->x, $from->y, $x, $y, -$y / $simulator->ball->radius, $x / $simulator->ball->radius);
-            $simulator->kernel()->run($state);
+            $state = new BallStates();
+            $state->add($from->x, $from->y, Motion::rolling($x, $y, $simulator->ball->radius));
+            $simulator->run($state);
 
             return $state->pocket[0] === Pocket::FootLeft->index();
         };
@@ -150,7 +151,7 @@ final class AimSolverTest extends TestCase
             $shape = $simulator->geometry->pocket(Pocket::SideLeft);
             $from = $shape->mouthMiddle()->toward(deg2rad(90 - $degrees), 0.5);
 
-            return PocketWindow::of($simulator->kernel(), $shape, $from, 1.2, $simulator->geometry->reach)->width();
+            return PocketWindow::of($simulator, $shape, $from, 1.2)->width();
         };
         self::assertGreaterThan($width(35), $width(0));
         self::assertGreaterThan($width(55), $width(35));

@@ -12,9 +12,10 @@ use ZigLane\Core\Measuring\Guess;
 use ZigLane\Core\Measuring\ReboundTest;
 use ZigLane\Core\Measuring\RollTest;
 use ZigLane\Core\Measuring\StunTest;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\EventType;
-use ZigLane\Core\Physics\Internal\KernelState;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Tip;
@@ -31,9 +32,9 @@ final class ForwardTest extends TestCase
     {
         $simulator = $this->simulator();
         $radius = $simulator->ball->radius;
-        $state = new KernelState();
-        $state->add(0.3, 0.6, 0.5, 0.0, 0.0, 0.5 / $radius);
-        $simulator->kernel()->run($state);
+        $state = new BallStates();
+        $state->add(0.3, 0.6, Motion::rolling(0.5, 0.0, $radius));
+        $simulator->run($state);
         $test = new RollTest('', $state->x[0] - 0.3, $state->time);
         self::assertEqualsWithDelta(1.0, $test->readings()[0] / $test->predicted($this->guess(), 0.0)[0], 1e-9);
     }
@@ -57,19 +58,18 @@ final class ForwardTest extends TestCase
         $simulator = $this->simulator();
         $g = $simulator->geometry;
         foreach ([[0.4, 0.35], [0.5, 0.5], [0.35, 0.55]] as [$off, $in]) {
-            $state = new KernelState();
+            $state = new BallStates();
             // Rolling so that it still has 1.3 m/s at the rail.
             $way = hypot($off, $in);
             $speed = sqrt(1.3 ** 2 + 2 * self::OTHER['roll'] * Defaults::GRAVITY * $way);
             [$vx, $vy] = [$speed * $in / $way, -$speed * $off / $way];
-            $state->add(0.2, $g->reach + $off, $vx, $vy, -$vy / $simulator->ball->radius, $vx / $simulator->ball->radius);
-            $simulator->kernel()->run($state, record: true);
+            $state->add(0.2, $g->reach + $off, Motion::rolling($vx, $vy, $simulator->ball->radius));
+            $simulator->run($state, record: true);
             $back = null;
-            foreach ($state->pieces as [, $from, $to, $x, $y, $px, $py, $ax, $ay]) {
-                $end = $y + ($py + $ay * ($to - $from) / 2) * ($to - $from);
-                if ($py > 0 && $y < $g->reach + $off && $end >= $g->reach + $off) {
-                    $t = self::root($y - $g->reach - $off, $py, $ay / 2);
-                    $back = $x + ($px + $ax * $t / 2) * $t - 0.2 - $in;
+            foreach ($state->paths[0] as $piece) {
+                if ($piece->vy > 0 && $piece->start->y < $g->reach + $off && $piece->end()->y >= $g->reach + $off) {
+                    $t = self::root($piece->start->y - $g->reach - $off, $piece->vy, $piece->ay / 2);
+                    $back = $piece->at($piece->from + $t)->x - 0.2 - $in;
                     break;
                 }
             }

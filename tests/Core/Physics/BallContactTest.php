@@ -9,8 +9,9 @@ use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\BallSpec;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
@@ -184,14 +185,14 @@ final class BallContactTest extends TestCase
         mt_srand(11);
         $random = static fn(): float => mt_rand(-1000, 1000) / 1000;
         for ($i = 0; $i < 300; ++$i) {
-            $state = new KernelState();
+            $state = new BallStates();
             $angle = M_PI * $random();
-            $state->add(1.0, 0.6, 2 * cos($angle), 2 * sin($angle), 80 * $random(), 80 * $random(), 80 * $random());
+            $state->add(1.0, 0.6, new Motion(2 * cos($angle), 2 * sin($angle), 80 * $random(), 80 * $random(), 80 * $random()));
             $away = 2 * Layouts::R + 1e-12;
             $turn = $angle + 1.3 * $random();
-            $state->add(1.0 + $away * cos($turn), 0.6 + $away * sin($turn), 0.0, 0.0);
+            $state->add(1.0 + $away * cos($turn), 0.6 + $away * sin($turn));
             $spin = [$state->wx[0], $state->wy[0], $state->wz[0]];
-            (new Simulator())->kernel()->run($state, stopAtHit: true);
+            (new Simulator())->run($state, stopAtHit: true);
             self::assertSame(1, $state->firstHit);
             self::assertEqualsWithDelta(2 * cos($angle), $state->vx[0] + $state->vx[1], 1e-9);
             self::assertEqualsWithDelta(2 * sin($angle), $state->vy[0] + $state->vy[1], 1e-9);
@@ -205,12 +206,12 @@ final class BallContactTest extends TestCase
     private static function throwOf(float $cut, float $speed, float $outside): float
     {
         $a = deg2rad($cut);
-        $state = new KernelState();
+        $state = new BallStates();
         // Cut toward +y, so the outside is the −y half of the cue ball. ωz of a tip on side a is −(5/2) a v/R.
-        $state->add(1.0, 0.6, $speed, 0.0, 0.0, 0.0, 2.5 * $outside * $speed / Layouts::R);
+        $state->add(1.0, 0.6, new Motion($speed, 0.0, wz: 2.5 * $outside * $speed / Layouts::R));
         $away = 2 * Layouts::R + 1e-12;
         $state->add(1.0 + $away * cos($a), 0.6 + $away * sin($a));
-        (new Simulator())->kernel()->run($state, stopAtHit: true);
+        (new Simulator())->run($state, stopAtHit: true);
 
         return $cut - rad2deg(atan2($state->vy[1], $state->vx[1]));
     }

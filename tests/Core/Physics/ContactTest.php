@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Physics;
 
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Physics\Contact;
+use ZigLane\Core\Physics\Internal\Contact;
 
 /**
  * The contact finder against plain sampling of the same motion.

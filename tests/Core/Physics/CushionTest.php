@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Cushion;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\CushionImpact;
+use ZigLane\Core\Physics\Internal\CushionImpact;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;

@@ -11,8 +11,9 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Tip;
@@ -116,15 +117,15 @@ final class PropertiesTest extends TestCase
             $spin = static fn(): float => $random->between(-90, 90);
             $away = 2 * Layouts::R + 1e-12;
             $turn = $random->between(0, 2 * M_PI);
-            $state = new KernelState();
-            $state->add(1.0, 0.6, $random->between(0.2, 3) * cos($turn), $random->between(0.2, 3) * sin($turn), $spin(), $spin(), $spin());
+            $state = new BallStates();
+            $state->add(1.0, 0.6, new Motion($random->between(0.2, 3) * cos($turn), $random->between(0.2, 3) * sin($turn), $spin(), $spin(), $spin()));
             $way = $turn + $random->between(-1.2, 1.2);
-            $state->add(1.0 + $away * cos($way), 0.6 + $away * sin($way), 0.0, 0.0, 0.0, 0.0, 0.0);
+            $state->add(1.0 + $away * cos($way), 0.6 + $away * sin($way));
             $before = [$state->vx[0], $state->vy[0], self::energy($state)];
             if ($state->vx[0] * cos($way) + $state->vy[0] * sin($way) < 0.01) {
                 return; // they do not meet
             }
-            self::simulator()->kernel()->run($state, stopAtHit: true);
+            self::simulator()->run($state, stopAtHit: true);
             self::assertSame(1, $state->firstHit);
             self::assertEqualsWithDelta($before[0], $state->vx[0] + $state->vx[1], 1e-9);
             self::assertEqualsWithDelta($before[1], $state->vy[0] + $state->vy[1], 1e-9);
@@ -133,7 +134,7 @@ final class PropertiesTest extends TestCase
     }
 
     /** J/kg, both balls. */
-    private static function energy(KernelState $s): float
+    private static function energy(BallStates $s): float
     {
         $sum = 0.0;
         foreach ([0, 1] as $i) {

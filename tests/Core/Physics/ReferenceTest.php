@@ -8,9 +8,10 @@ use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 use ZigLane\Core\Equipment\Cushion;
 use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Physics\Contact;
-use ZigLane\Core\Physics\CushionImpact;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\Internal\Contact;
+use ZigLane\Core\Physics\Internal\CushionImpact;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
 
@@ -95,17 +96,18 @@ final class ReferenceTest extends TestCase
         foreach (self::node('motion.cjs', ['kind' => 'slide', 'cases' => $cases]) as $i => $row) {
             $want = self::numbers($row);
             $y = $cases[$i]['y'];
-            $kernel = new KernelState();
-            $kernel->add($y[0], $y[1], $y[2], $y[3], $y[4], $y[5]);
-            $simulator->kernel()->run($kernel, record: true);
-            [, $from, , $x0, $y0, $vx, $vy, $ax, $ay] = $kernel->pieces[0];
-            $t = $cases[$i]['time'] - $from;
+            $balls = new BallStates();
+            $balls->add($y[0], $y[1], new Motion($y[2], $y[3], $y[4], $y[5]));
+            $simulator->run($balls, record: true);
+            $piece = $balls->paths[0][0];
+            $t = $cases[$i]['time'] - $piece->from;
+            $place = $piece->at($cases[$i]['time']);
             $got = [
-                $x0 + ($vx + $ax * $t / 2) * $t, $y0 + ($vy + $ay * $t / 2) * $t,
-                $vx + $ax * $t, $vy + $ay * $t,
-                $y[4] + 2.5 / $radius * $ay * $t, $y[5] - 2.5 / $radius * $ax * $t,
+                $place->x, $place->y,
+                $piece->vx + $piece->ax * $t, $piece->vy + $piece->ay * $t,
+                $y[4] + 2.5 / $radius * $piece->ay * $t, $y[5] - 2.5 / $radius * $piece->ax * $t,
             ];
-            if ($t > $kernel->pieces[0][2]) {
+            if ($t > $piece->to) {
                 continue; // it met a rail first
             }
             foreach ($want as $k => $value) {

@@ -23,7 +23,7 @@ final class StrikeTest extends TestCase
     /** Momentum and restitution between a 0.567 kg cue and a 0.170 kg ball: 1.75/(1 + 0.170/0.567) = 1.346. */
     public function testCentreBallLeavesAt135TimesTheCuesSpeed(): void
     {
-        $strike = CueStrike::of(new Shot(0.0, 2.0), new CueSpec(), new BallSpec());
+        $strike = CueStrike::of((new Shot(0.0, 2.0))->stroke(), new CueSpec(), new BallSpec());
         self::assertEqualsWithDelta(1.346 * 2.0, $strike->vx, 0.002);
         self::assertSame(0.0, $strike->vy);
     }
@@ -49,7 +49,7 @@ final class StrikeTest extends TestCase
     /** Rigid-body mechanics: ω = (5/2)(b/R) v, which is v/R at b = 2/5. */
     public function testStruckTwoFifthsAboveCentreItRollsAtOnce(): void
     {
-        $strike = CueStrike::of(new Shot(0.3, 2.0, new Tip(0.0, 0.4)), new CueSpec(), new BallSpec());
+        $strike = CueStrike::of((new Shot(0.3, 2.0, new Tip(0.0, 0.4)))->stroke(), new CueSpec(), new BallSpec());
         self::assertEqualsWithDelta(0.0, $strike->vx - Layouts::R * $strike->wy, 1e-12);
         self::assertEqualsWithDelta(0.0, $strike->vy + Layouts::R * $strike->wx, 1e-12);
     }
@@ -57,7 +57,7 @@ final class StrikeTest extends TestCase
     /** A tip on the right squirts the ball left of the cue's line. Left of +x is −y: y runs from the left rail. */
     public function testRightSideSquirtsLeft(): void
     {
-        $strike = CueStrike::of(new Shot(0.0, 2.0, new Tip(0.4, 0.0)), new CueSpec(), new BallSpec());
+        $strike = CueStrike::of((new Shot(0.0, 2.0, new Tip(0.4, 0.0)))->stroke(), new CueSpec(), new BallSpec());
         self::assertLessThan(0.0, $strike->vy);
     }
 
@@ -86,8 +86,8 @@ final class StrikeTest extends TestCase
 
     public function testForwardSpeedFallsByTheCosineOfTheElevation(): void
     {
-        $level = CueStrike::of(new Shot(0.0, 2.0), new CueSpec(), new BallSpec());
-        $raised = CueStrike::of(new Shot(0.0, 2.0, new Tip(), deg2rad(30)), new CueSpec(), new BallSpec());
+        $level = CueStrike::of((new Shot(0.0, 2.0))->stroke(), new CueSpec(), new BallSpec());
+        $raised = CueStrike::of((new Shot(0.0, 2.0, new Tip(), deg2rad(30)))->stroke(), new CueSpec(), new BallSpec());
         self::assertEqualsWithDelta($level->vx * cos(deg2rad(30)), $raised->vx, 1e-12);
     }
 

@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Planning;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\CueStrike;
-use ZigLane\Core\Physics\Internal\KernelState;
+use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\RunOutEvaluator;
 use ZigLane\Core\Planning\Value\ArrivalGrid;
+use ZigLane\Core\Planning\Value\ArrivalIndex;
+use ZigLane\Core\Planning\Value\CueBallArrival;
 use ZigLane\Core\Planning\Value\CueBallGrid;
 use ZigLane\Core\Planning\Value\PlanningCache;
+use ZigLane\Core\Planning\Value\PotApproach;
 use ZigLane\Core\Planning\Value\PotChanceGrid;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
@@ -41,24 +46,23 @@ final class StateValuesTest extends TestCase
         foreach (ArrivalGrid::ROLLS as $roll) {
             foreach ([0.6, 1.0, 1.8, 3.0] as $speed) {
                 foreach (ArrivalGrid::DISTANCES as $distance) {
-                    $stroke = ArrivalGrid::stroke($simulator, $roll, 0.0, $speed, $distance);
+                    $stroke = ArrivalGrid::stroke($simulator, new CueBallArrival($roll, 0.0, $speed), $distance);
                     if (null === $stroke) {
                         continue;
                     }
                     ++$tried;
-                    [$v, $a, $b] = $stroke;
-                    [$vx, $vy, $wx, $wy, $wz] = CueStrike::given(0.0, $v, $a, $b, 0.0, $simulator->cue, $simulator->ball);
-                    $state = new KernelState();
-                    $state->add(0.3, 0.6, $vx, $vy, $wx, $wy, $wz);
-                    $simulator->kernel()->run($state, record: true);
-                    foreach ($state->pieces as [, $from, $to, $x, , $px, , $ax, , $mode]) {
+                    $motion = CueStrike::of($stroke->aimed(0.0), $simulator->cue, $simulator->ball);
+                    $state = new BallStates();
+                    $state->add(0.3, 0.6, $motion);
+                    $simulator->run($state, record: true);
+                    foreach ($state->paths[0] as $piece) {
                         // When it has come so far, on the piece that goes there.
-                        $square = $px * $px + 2 * $ax * (0.3 + $distance - $x);
-                        if ($x <= 0.3 + $distance && $x + ($px + 0.5 * $ax * ($to - $from)) * ($to - $from) >= 0.3 + $distance && $square > 0) {
+                        $square = $piece->vx * $piece->vx + 2 * $piece->ax * (0.3 + $distance - $piece->start->x);
+                        if ($piece->start->x <= 0.3 + $distance && $piece->end()->x >= 0.3 + $distance && $square > 0) {
                             $arrives = sqrt($square);
                             self::assertEqualsWithDelta($speed, $arrives, 0.035 * $speed, "roll $roll, $distance m");
                             if ($roll < 1.0) {
-                                $spin = $wy + 2.5 * 0.2 * 9.80665 / $r * ($px - $arrives) / (0.2 * 9.80665);
+                                $spin = $motion->wy + 2.5 * 0.2 * 9.80665 / $r * ($piece->vx - $arrives) / (0.2 * 9.80665);
                                 self::assertEqualsWithDelta($roll, $r * $spin / $arrives, 0.02, "roll $roll at $speed m/s, $distance m");
                             }
                             break;
@@ -79,27 +83,28 @@ final class StateValuesTest extends TestCase
         $simulator = new Simulator();
         $cache = new PlanningCache($simulator, Player::of(Level::League));
         $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3]]);
-        $transitions = $cache->transitions($rack->layout, 1, Pocket::FootLeft, true);
+        $transitions = $cache->transitions($rack->layout, new Pot(1, Pocket::FootLeft), true);
         $r = $simulator->ball->radius;
         $random = new Generator(4);
         $exact = $between = [];
         while (\count($between) < 300) {
             $c = $random->integer(1, ArrivalGrid::CUTS - 2);
-            $roll = $random->integer(0, 4);
-            $side = $random->integer(0, 2);
+            $index = ArrivalIndex::all()[3 * $random->integer(0, 4) + $random->integer(0, 2)];
             $k = $random->integer(0, ArrivalGrid::SPEEDS - 1);
-            $entry = (($c * 5 + $roll) * 3 + $side) * ArrivalGrid::SPEEDS + $k;
+            $entry = $index->entry($c) + $k;
             if ($transitions->node[$entry] < 0) {
                 continue;
             }
-            $speed = $cache->arrivals->speeds[$k];
-            $way = $transitions->toward - deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
+            $speed = $cache->grids->arrivals->speeds[$k];
+            $arrival = $index->arrival($speed);
+            [$vx, $vy] = [$speed * cos($transitions->toward - deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST)), $speed * sin($transitions->toward - deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST))];
+            $motion = new Motion($vx, $vy, -$arrival->roll * $vy / $r, $arrival->roll * $vx / $r, -$arrival->side * $speed / $r);
             $line = $transitions->toward;
             for ($n = 0; $n < 2; ++$n) {
-                $state = new KernelState();
-                $state->add($transitions->from->x - (2 * $r + 1e-7) * cos($line), $transitions->from->y - (2 * $r + 1e-7) * sin($line), $speed * cos($way), $speed * sin($way), -ArrivalGrid::ROLLS[$roll] * $speed * sin($way) / $r, ArrivalGrid::ROLLS[$roll] * $speed * cos($way) / $r, -ArrivalGrid::SIDES[$side] * $speed / $r);
+                $state = new BallStates();
+                $state->add($transitions->from->x - (2 * $r + 1e-7) * cos($line), $transitions->from->y - (2 * $r + 1e-7) * sin($line), $motion);
                 $state->add($transitions->from->x, $transitions->from->y);
-                $simulator->kernel()->run($state, stopAtHit: 0 === $n);
+                $simulator->run($state, stopAtHit: 0 === $n);
                 if (0 === $n) {
                     $line = 2 * $transitions->toward - atan2($state->vy[1], $state->vx[1]);
                 }
@@ -126,7 +131,7 @@ final class StateValuesTest extends TestCase
         $simulator = new Simulator();
         $cache = new PlanningCache($simulator, Player::of(Level::League));
         $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3], 5 => [3.0, 2.6], 7 => [4.2, 0.8], 9 => [6.0, 3.2]]);
-        $transitions = $cache->transitions($rack->layout, 1, Pocket::FootLeft, false);
+        $transitions = $cache->transitions($rack->layout, new Pot(1, Pocket::FootLeft), false);
         $masks = $transitions->touched($rack->layout, 1);
         $way = static fn(int $entry): array => $transitions->ways[$transitions->run[$entry]];
         $seen = 0;
@@ -159,17 +164,17 @@ final class StateValuesTest extends TestCase
         $simulator = new Simulator();
         $player = Player::of(Level::League);
         $cache = new PlanningCache($simulator, $player);
-        $nodes = $cache->grid->nodes();
+        $nodes = $cache->grids->positions->nodes();
         $off = [];
         foreach ((new Workload($simulator, 5))->racks(5) as $rack) {
             $remaining = RemainingBalls::of($rack->layout);
             foreach ([[1, Pocket::FootLeft], [4, Pocket::SideRight], [7, Pocket::HeadRight]] as [$ball, $pocket]) {
-                $chanceGrid = new PotChanceGrid($cache, $rack->layout, $ball, $pocket, $player);
-                $pot = new PotChance($simulator, $rack->layout, $ball, $pocket, $player);
-                [$soft] = $chanceGrid->chances($remaining & ~(1 << $ball));
+                $chanceGrid = new PotChanceGrid($cache, $rack->layout, new Pot($ball, $pocket), $player);
+                $pot = new PotChance($simulator, $rack->layout, new Pot($ball, $pocket), $player);
+                [$soft] = $chanceGrid->chances($remaining->without($ball)->bits);
                 foreach ($chanceGrid->nodes as $n => $node) {
                     if (0 === $n % 9) {
-                        $mine = 0 === ($chanceGrid->blocked[$n] & $remaining & ~(1 << $ball)) ? $soft[$n] : 0.0;
+                        $mine = 0 === ($chanceGrid->blocked[$n] & $remaining->without($ball)->bits) ? $soft[$n] : 0.0;
                         $off[] = $mine - $pot->fromPlace(...$nodes[$node])->chance;
                     }
                 }
@@ -200,22 +205,21 @@ final class StateValuesTest extends TestCase
             $remaining = RemainingBalls::of($layout);
             $good = array_keys(array_filter($stateValues->values($remaining), static fn(float $w): bool => $w > 0.4 * $stateValues->highest($remaining)));
             foreach (range(1, 3) as $_) {
-                $place = new Point(...$cache->grid->nodes()[$good[$random->integer(0, \count($good) - 1)]]);
+                $place = new Point(...$cache->grids->positions->nodes()[$good[$random->integer(0, \count($good) - 1)]]);
                 $choice = (new StrokeProposals($stateValues))->candidates($remaining, $place->x, $place->y)[0] ?? null;
                 if (null === $choice) {
                     continue;
                 }
-                [$ball, $pocket] = $choice;
                 $laid = $rack->withBall(0, $place);
-                $pot = new PotChance($simulator, $laid->layout, $ball, $pocket, $player);
+                $pot = new PotChance($simulator, $laid->layout, $choice->pot, $player);
                 if (!$pot->free($place->x, $place->y)) {
                     continue;
                 }
-                $strokes = (new StrokeProposals($stateValues))->strokes($remaining, $ball, $pocket, $cache->grid->node($place->x, $place->y), $pot->cutFrom($place->x, $place->y), $place->distanceTo($layout->ball($ball)));
-                $search = new RouteSearch($laid, $ball, $pocket, new RunOutEvaluator($laid, $stateValues, $ball, $remaining & ~(1 << $ball)));
+                $strokes = (new StrokeProposals($stateValues))->strokes($remaining, $choice->pot, new PotApproach($cache->grids->positions->node($place->x, $place->y), $pot->cutFrom($place->x, $place->y), $place->distanceTo($layout->ball($choice->pot->ball))));
+                $search = new RouteSearch($laid, $choice->pot, new RunOutEvaluator($laid, $stateValues, $choice->pot->ball));
                 $routes = $search->from(\array_slice($strokes, 0, 10), 1, 2, 96);
                 $promised += $stateValues->valueAt($remaining, $place->x, $place->y);
-                $found += [] === $routes ? 0.0 : $search->chances($routes[0]->shot, 500, $fresh)['value'];
+                $found += [] === $routes ? 0.0 : $search->chances($routes[0]->shot, $fresh)->value;
                 ++$cases;
             }
         }
@@ -229,16 +233,16 @@ final class StateValuesTest extends TestCase
         $rack = Read::rack(['cue' => [4, 2], 9 => [6.6, 0.9]]);
         $cache = new PlanningCache($rack->simulator(), $rack->player);
         $stateValues = new StateValues($rack, $cache);
-        $chanceGrid = new PotChanceGrid($cache, $rack->layout, 9, Pocket::FootLeft, $rack->player);
+        $chanceGrid = new PotChanceGrid($cache, $rack->layout, new Pot(9, Pocket::FootLeft), $rack->player);
         [$soft] = $chanceGrid->chances(0);
-        $all = $stateValues->values(1 << 9);
+        $all = $stateValues->values(RemainingBalls::these([9]));
         self::assertCount(CueBallGrid::NODES, $all);
         foreach ($chanceGrid->nodes as $n => $node) {
             self::assertGreaterThanOrEqual(min($soft[$n], 0.9) - 0.35, $all[$node]);
         }
         self::assertLessThanOrEqual(1.0, max($all));
         self::assertGreaterThan(0.95, max($all));
-        self::assertSame([], $stateValues->values(0));
-        self::assertSame(1.0, $stateValues->valueAt(0, 1.0, 0.6));
+        self::assertSame([], $stateValues->values(RemainingBalls::these([])));
+        self::assertSame(1.0, $stateValues->valueAt(RemainingBalls::these([]), 1.0, 0.6));
     }
 }

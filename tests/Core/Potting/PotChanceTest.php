@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Potting;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallSpec;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
@@ -13,6 +14,7 @@ use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
@@ -32,14 +34,14 @@ final class PotChanceTest extends TestCase
     public function testPropagationAgreesWithSampling(): void
     {
         $simulator = new Simulator();
-        $sampling = new PotSampling($simulator);
+        $sampling = new PotSampling($simulator, 4000);
         $rng = new Generator(5);
         $off = [];
         $thin = $kissed = 0;
         while (\count($off) < 60) {
             $layout = self::scatter($rng);
             $pocket = Pocket::cases()[$rng->integer(0, 5)];
-            $pot = new PotChance($simulator, $layout, 1, $pocket, Player::of(Level::cases()[$rng->integer(0, 3)]));
+            $pot = new PotChance($simulator, $layout, new Pot(1, $pocket), Player::of(Level::cases()[$rng->integer(0, 3)]));
             $cue = $layout->ball(0);
             $read = $pot->fromPlace($cue->x, $cue->y);
             if ($read->chance < 0.03) {
@@ -55,8 +57,8 @@ final class PotChanceTest extends TestCase
                 ++$kissed;
                 continue;
             }
-            $error = $pot->errors($cue->x, $cue->y, $read->aim, $read->elevation, $read->speed);
-            $off[] = abs($read->chance - $sampling->chance($layout, 1, $pocket, $shot, $error, 4000));
+            $error = $pot->errors($cue, $shot->stroke());
+            $off[] = abs($read->chance - $sampling->chance($layout, new Pot(1, $pocket), $shot->stroke(), $error));
         }
         sort($off);
         self::assertLessThan(0.004, array_sum($off) / \count($off), 'mean');
@@ -69,7 +71,7 @@ final class PotChanceTest extends TestCase
     public function testThePresetsAreWhatTheCalibrationFinds(): void
     {
         $calibration = new Calibration();
-        $sampling = new PotSampling($calibration->simulator());
+        $sampling = new PotSampling($calibration->simulator(), 6000);
         foreach (Level::cases() as $level) {
             self::assertEqualsWithDelta(Defaults::LEVEL_AIM_DEG[$level->value], rad2deg($calibration->aim($level)), 0.0006, $level->value);
             // And by plain sampling the share of the reference pot.
@@ -78,7 +80,8 @@ final class PotChanceTest extends TestCase
             $cue = $calibration->layout->ball(0);
             $read = $pot->fromPlace($cue->x, $cue->y);
             self::assertEqualsWithDelta(0.0, $read->cut, 0.02, 'straight in');
-            $chance = $sampling->chance($calibration->layout, 1, Pocket::FootLeft, new Shot($read->aim, $read->speed, new Tip(0.0, Defaults::READING_TIP)), $pot->errors($cue->x, $cue->y, $read->aim, 0.0, $read->speed), 6000);
+            $stroke = (new Stroke($read->speed, 0.0, Defaults::READING_TIP))->aimed($read->aim);
+            $chance = $sampling->chance($calibration->layout, new Pot(1, Pocket::FootLeft), $stroke, $pot->errors($cue, $stroke));
             self::assertEqualsWithDelta(Defaults::REFERENCE_POT[$level->value], $chance, 0.01, $level->value);
         }
     }
@@ -96,7 +99,7 @@ final class PotChanceTest extends TestCase
             $ball = $mouth->toward(deg2rad(145), 0.8);
             $layout = new Layout([0 => $mouth->toward(deg2rad(145), 0.8 + $gap), 1 => $ball]);
             $player = new Player(Level::League, deg2rad(0.2), 0.0, 0.0);
-            $pot = new PotChance($simulator, $layout, 1, Pocket::FootLeft, $player);
+            $pot = new PotChance($simulator, $layout, new Pot(1, Pocket::FootLeft), $player);
             $cue = $layout->ball(0);
             $read = $pot->fromPlace($cue->x, $cue->y);
             [$low, $high] = $pot->window()->at($read->outSpeed)[0];
@@ -124,7 +127,7 @@ final class PotChanceTest extends TestCase
             $to = ($on ?? $simulator)->geometry->pocket(Pocket::FootLeft)->mouthMiddle();
             $cue = $at->toward($to->angleTo($at) + deg2rad($cutDeg), $gap);
 
-            return (new PotChance($on ?? $simulator, new Layout([0 => $cue, 1 => $at]), 1, Pocket::FootLeft, Player::of(Level::League)))->fromPlace($cue->x, $cue->y)->chance;
+            return (new PotChance($on ?? $simulator, new Layout([0 => $cue, 1 => $at]), new Pot(1, Pocket::FootLeft), Player::of(Level::League)))->fromPlace($cue->x, $cue->y)->chance;
         };
         // Nearer is easier, thinner is harder.
         self::assertGreaterThan($from(0, 0.9), $from(0, 0.5));
@@ -144,14 +147,14 @@ final class PotChanceTest extends TestCase
     {
         $simulator = new Simulator();
         $layout = new Layout([0 => new Point(0.5, 0.6), 1 => new Point(1.8, 0.6), 2 => new Point(1.2, 0.63)]);
-        $pot = static fn(Pocket $p): PotChance => new PotChance($simulator, $layout, 1, $p, Player::of(Level::Professional));
+        $pot = static fn(Pocket $p): PotChance => new PotChance($simulator, $layout, new Pot(1, $p), Player::of(Level::Professional));
         self::assertSame(NoPot::Blocked, $pot(Pocket::FootRight)->fromPlace(0.5, 0.65)->why);
         self::assertSame(NoPot::TooThin, $pot(Pocket::HeadLeft)->fromPlace(0.5, 0.6)->why);
         self::assertSame(NoPot::NoRoom, $pot(Pocket::FootRight)->fromPlace(1.79, 0.6)->why);
         self::assertSame(NoPot::NoRoom, $pot(Pocket::FootRight)->fromPlace(0.001, 0.6)->why);
         $ball = new Point(1.8, 0.6);
         $shut = new Layout([0 => new Point(1.2, 0.9), 1 => $ball, 2 => $ball->toward($ball->angleTo($simulator->geometry->pocket(Pocket::FootLeft)->mouthMiddle()), 0.07)]);
-        self::assertSame(NoPot::DoesNotGo, (new PotChance($simulator, $shut, 1, Pocket::FootLeft, Player::of(Level::Professional)))->fromPlace(1.2, 0.9)->why);
+        self::assertSame(NoPot::DoesNotGo, (new PotChance($simulator, $shut, new Pot(1, Pocket::FootLeft), Player::of(Level::Professional)))->fromPlace(1.2, 0.9)->why);
     }
 
     private static function scatter(Generator $rng): Layout

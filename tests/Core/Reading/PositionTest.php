@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
@@ -34,8 +35,8 @@ final class PositionTest extends TestCase
             $rack = Read::rack(['cue' => [4, 2], 1 => [4, 1], 2 => [$x, 2]]);
             $simulator = $rack->simulator();
             $player = Player::of(Level::Advanced);
-            $after = array_map(static fn(Pocket $p): PotChance => new PotChance($simulator, $rack->layout->without(1), 2, $p, $player), Pocket::cases());
-            $sides[$end] = GoingOn::of($simulator, $rack->layout, $player, 1, Pocket::SideLeft, $after);
+            $after = array_map(static fn(Pocket $p): PotChance => new PotChance($simulator, $rack->layout->without(1), new Pot(2, $p), $player), Pocket::cases());
+            $sides[$end] = GoingOn::of($simulator, $rack->layout, new PotChance($simulator, $rack->layout, new Pot(1, Pocket::SideLeft), $player), $after);
         }
         foreach ($sides['head']->shares as $i => [$cut, $share]) {
             $mirror = $sides['foot']->shares[\count($sides['foot']->shares) - 1 - $i];
@@ -52,9 +53,9 @@ final class PositionTest extends TestCase
         $rack = Read::rack(['cue' => [4, 2], 1 => [7, 0.8], 2 => [2.2, 0.6]]);
         $simulator = $rack->simulator();
         $player = Player::of(Level::Advanced);
-        $after = array_map(static fn(Pocket $p): PotChance => new PotChance($simulator, $rack->layout->without(1), 2, $p, $player), [Pocket::HeadLeft, Pocket::SideLeft]);
-        $going = GoingOn::of($simulator, $rack->layout, $player, 1, Pocket::FootLeft, $after);
-        $zone = Zone::of($simulator, $rack->layout, new PotChance($simulator, $rack->layout, 1, Pocket::FootLeft, $player), $going);
+        $after = array_map(static fn(Pocket $p): PotChance => new PotChance($simulator, $rack->layout->without(1), new Pot(2, $p), $player), [Pocket::HeadLeft, Pocket::SideLeft]);
+        $going = GoingOn::of($simulator, $rack->layout, new PotChance($simulator, $rack->layout, new Pot(1, Pocket::FootLeft), $player), $after);
+        $zone = Zone::of($simulator, $rack->layout, new PotChance($simulator, $rack->layout, new Pot(1, Pocket::FootLeft), $player), $going);
         self::assertLessThan($zone->whole->area(), $zone->region->area());
         self::assertSame($going->rightSide(), $zone->rightSide);
         self::assertCount(2, $zone->boundaries);
@@ -106,7 +107,7 @@ final class PositionTest extends TestCase
     {
         $rack = Read::rack(['cue' => [5, 1.5], 1 => [6.5, 2.6], 9 => [1, 3]]);
         $simulator = $rack->simulator();
-        $pot = new PotChance($simulator, $rack->layout, 1, Pocket::FootRight, Player::of(Level::Advanced));
+        $pot = new PotChance($simulator, $rack->layout, new Pot(1, Pocket::FootRight), Player::of(Level::Advanced));
         // Where one of its own strokes really stops can be reached again.
         $read = $pot->fromPlace($rack->layout->ball(0)->x, $rack->layout->ball(0)->y);
         $stop = $simulator->play($rack->layout, new Shot($read->aim, 2.4))->final->ball(0);
@@ -117,7 +118,7 @@ final class PositionTest extends TestCase
         self::assertSame(Pocket::FootRight, $played->pocketed[1] ?? null);
         self::assertEqualsWithDelta($answer->off, $played->final->ball(0)->distanceTo($stop), 1e-9);
         // From the wrong side of the ball there is no shot at all.
-        $wrong = new PotChance($simulator, $rack->layout, 1, Pocket::HeadLeft, Player::of(Level::Advanced));
+        $wrong = new PotChance($simulator, $rack->layout, new Pot(1, Pocket::HeadLeft), Player::of(Level::Advanced));
         self::assertFalse(GetThere::search($simulator, $rack->layout, $wrong, $stop)->can());
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
@@ -39,9 +40,8 @@ final class ZoneTest extends TestCase
         foreach ($cases as [$balls, $ball, $pocket, $level]) {
             $rack = Read::rack($balls);
             $simulator = $rack->simulator();
-            $pot = new PotChance($simulator, $rack->layout, $ball, $pocket, Player::of($level));
+            $pot = new PotChance($simulator, $rack->layout, new Pot($ball, $pocket), Player::of($level));
             $zone = Zone::of($simulator, $rack->layout, $pot);
-            $sampling = new PotSampling($simulator);
             $g = $simulator->geometry;
             for ($n = 0; $n < $places / \count($cases); ++$n) {
                 $x = $rng->between($g->reach, $g->length - $g->reach);
@@ -51,9 +51,9 @@ final class ZoneTest extends TestCase
                 $good = false;
                 if (null === $read->why) {
                     $shot = new Shot($read->aim, $read->speed, new Tip(0.0, Defaults::READING_TIP), $read->elevation);
-                    $error = $pot->errors($x, $y, $read->aim, $read->elevation, $read->speed);
+                    $error = $pot->errors(new Point($x, $y), $shot->stroke());
                     foreach ([50, 400, 1600] as $tries) {
-                        $share = $sampling->chance($rack->layout->with(0, new Point($x, $y)), $ball, $pocket, $shot, $error, $tries);
+                        $share = (new PotSampling($simulator, $tries))->chance($rack->layout->with(0, new Point($x, $y)), $pot->pot, $shot->stroke(), $error);
                         $good = $share >= Defaults::ZONE_CHANCE;
                         if (abs($share - Defaults::ZONE_CHANCE) > 1.5 / sqrt($tries)) {
                             break;
@@ -72,7 +72,7 @@ final class ZoneTest extends TestCase
     public function testAZoneIsNarrowNearTheBallAndWideFarOff(): void
     {
         $rack = Read::rack(['cue' => [1, 1], 1 => [6, 2.6], 9 => [1, 3]]);
-        $pot = new PotChance($rack->simulator(), $rack->layout, 1, Pocket::FootRight, Player::of(Level::Professional));
+        $pot = new PotChance($rack->simulator(), $rack->layout, new Pot(1, Pocket::FootRight), Player::of(Level::Professional));
         $zone = Zone::of($rack->simulator(), $rack->layout, $pot);
         $ball = $rack->layout->ball(1);
         $back = $pot->window()->toward + M_PI;
@@ -90,7 +90,7 @@ final class ZoneTest extends TestCase
         self::assertNotNull($zone->best);
         self::assertTrue($zone->region->contains($zone->best->x, $zone->best->y));
         // A league player's zone is smaller, and lies within.
-        $league = Zone::of($rack->simulator(), $rack->layout, new PotChance($rack->simulator(), $rack->layout, 1, Pocket::FootRight, Player::of(Level::League)));
+        $league = Zone::of($rack->simulator(), $rack->layout, new PotChance($rack->simulator(), $rack->layout, new Pot(1, Pocket::FootRight), Player::of(Level::League)));
         self::assertLessThan($zone->whole->area(), $league->whole->area());
         // Graded contours lie inside one another.
         self::assertGreaterThan($league->whole->area(), $league->grades['0.5']->area());
@@ -101,7 +101,7 @@ final class ZoneTest extends TestCase
     {
         $open = Read::rack(['cue' => [1, 1], 1 => [6, 2.6], 9 => [1, 3]]);
         $shut = Read::rack(['cue' => [1, 1], 1 => [6, 2.6], 5 => [5.2, 2.05], 9 => [1, 3]]);
-        $zones = array_map(static fn($r): Zone => Zone::of($r->simulator(), $r->layout, new PotChance($r->simulator(), $r->layout, 1, Pocket::FootRight, Player::of(Level::Advanced))), [$open, $shut]);
+        $zones = array_map(static fn($r): Zone => Zone::of($r->simulator(), $r->layout, new PotChance($r->simulator(), $r->layout, new Pot(1, Pocket::FootRight), Player::of(Level::Advanced))), [$open, $shut]);
         self::assertLessThan($zones[0]->whole->area(), $zones[1]->whole->area());
         $d = $open->table->size->diamond();
         // Behind the blocker, in line with the ball.

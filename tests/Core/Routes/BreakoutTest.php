@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Routes;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Routes\Breakout;
@@ -23,9 +24,9 @@ final class BreakoutTest extends TestCase
         self::assertSame([], Openings::of($rack->simulator(), $rack->layout)->going(5));
         $found = 0;
         foreach ([Pocket::FootLeft, Pocket::SideLeft] as $pocket) {
-            $search = new RouteSearch($rack, 1, $pocket);
+            $search = new RouteSearch($rack, new Pot(1, $pocket));
             $search->settled();
-            foreach ((new Breakout($rack, 1, $pocket))->routes($search, [5, 8, 9]) as $route) {
+            foreach ((new Breakout($rack, new Pot(1, $pocket)))->routes($search, [5, 8, 9]) as $route) {
                 ++$found;
                 self::assertNotNull($route->freed);
                 self::assertContains($route->freed->ball, [5, 8, 9]);
@@ -44,8 +45,8 @@ final class BreakoutTest extends TestCase
     public function testNothingWantedNothingFound(): void
     {
         $rack = Read::rack(['cue' => [5.1, 1.35], 1 => [5.9, 0.75], 2 => [3, 3], 9 => [6, 3.8]]);
-        $search = new RouteSearch($rack, 1, Pocket::FootLeft);
+        $search = new RouteSearch($rack, new Pot(1, Pocket::FootLeft));
         $search->spread();
-        self::assertSame([], (new Breakout($rack, 1, Pocket::FootLeft))->routes($search, []));
+        self::assertSame([], (new Breakout($rack, new Pot(1, Pocket::FootLeft)))->routes($search, []));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Routes;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Potting\ErrorSamples;
@@ -29,16 +30,17 @@ final class CalibrationTest extends TestCase
         $bias = ['pot' => 0.0, 'position' => 0.0, 'value' => 0.0];
         $judged = 0;
         foreach ((new Workload(new Simulator(), 5))->legs(16) as [$rack, $ball, $pocket]) {
-            $search = new RouteSearch($rack, $ball, $pocket);
+            $search = new RouteSearch($rack, new Pot($ball, $pocket));
             foreach (\array_slice($search->settled(), 0, 3) as $route) {
                 if (++$judged > $routes) {
                     break 2;
                 }
-                $played = $search->chances($route->shot, self::TRIES, $errors);
-                foreach (['pot' => $route->pot, 'position' => $route->position, 'value' => $route->value] as $what => $told) {
+                $played = $search->chances($route->shot, $errors);
+                foreach (array_keys($bias) as $what) {
+                    [$told, $came] = [$route->chances->{$what}, $played->{$what}];
                     // 400 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
-                    self::assertEqualsWithDelta($played[$what], $told, 0.03, "$what of route $judged, {$route->family->words()}");
-                    $bias[$what] += ($told - $played[$what]) / $routes;
+                    self::assertEqualsWithDelta($came, $told, 0.03, "$what of route $judged, {$route->family->words()}");
+                    $bias[$what] += ($told - $came) / $routes;
                 }
             }
         }
@@ -56,10 +58,10 @@ final class CalibrationTest extends TestCase
         $better = 0;
         $sum = 0.0;
         foreach ((new Workload(new Simulator(), 3))->legs(Survey::size(5, 3)) as [$rack, $ball, $pocket]) {
-            $search = new RouteSearch($rack, $ball, $pocket);
-            $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, self::TRIES, $errors)['value'];
+            $search = new RouteSearch($rack, new Pot($ball, $pocket));
+            $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, $errors)->value;
             $own = $value($search->settled()[0] ?? null);
-            $other = $value((new RandomRoutes($search, $random))->best(2 * $search->played));
+            $other = $value((new RandomRoutes($search, $random))->best(2 * $search->played()));
             $better += $other > $own + 0.02 ? 1 : 0;
             $sum += $own - $other;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Routes;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Line\AimCard;
 use ZigLane\Core\Line\LegState;
@@ -31,7 +32,7 @@ final class RouteTest extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]);
-        self::$routes = (new RouteSearch(self::$rack, 1, Pocket::FootLeft))->settled();
+        self::$routes = (new RouteSearch(self::$rack, new Pot(1, Pocket::FootLeft)))->settled();
     }
 
     public function testASentenceIsMadeOfItsNumbers(): void
@@ -48,7 +49,7 @@ final class RouteTest extends TestCase
             if (null !== $route->window) {
                 self::assertStringContainsString($route->window->words() . ' still leaves the 2', $why);
             }
-            if ($route->scratch >= 0.05) {
+            if ($route->chances->scratch >= 0.05) {
                 self::assertStringContainsString('scratch', $why);
             }
         }
@@ -84,7 +85,7 @@ final class RouteTest extends TestCase
     public function testTakenOverItIsTheSameShot(): void
     {
         foreach (self::$routes as $route) {
-            $spec = TakeOver::spec(self::$rack, 1, Pocket::FootLeft, $route->shot);
+            $spec = TakeOver::spec(self::$rack, new Pot(1, Pocket::FootLeft), $route->shot);
             $leg = LinePlayer::for(self::$rack)->play(self::$rack->withLegs([$spec]))[0];
             self::assertSame(LegState::Holds, $leg->state, implode(' ', $leg->faults));
             self::assertNotNull($leg->shot);
@@ -118,7 +119,9 @@ final class RouteTest extends TestCase
 
     private static function with(Route $r, float $value, ?float $pot = null): Route
     {
-        return new Route($r->ball, $r->pocket, $r->shot, $r->offset, $r->family, $r->stop, $r->travel, $pot ?? $r->pot, $r->position, $value, $r->scratch, $r->touches, $r->hooked, $r->astray, $r->next, $r->window, $r->tries);
+        $chances = $r->chances->withValue($value)->withPot($pot ?? $r->chances->pot);
+
+        return new Route($r->pot, $r->shot, $r->offset, $r->family, $r->stop, $r->travel, $chances, $r->next, $r->window);
     }
 
     /**

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Routes;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\Hand;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
@@ -28,7 +30,7 @@ final class TextbookTest extends TestCase
         $best = self::best($rack, 1, Pocket::FootLeft);
         self::assertSame([], $best->family->rails, $best->family->words());
         self::assertLessThan(0.45, $best->travel);
-        self::assertGreaterThan(0.9, $best->value);
+        self::assertGreaterThan(0.9, $best->chances->value);
     }
 
     /** Straight in close to the pocket, rolling follow goes in after it: the answers stay out by stun, draw or part of the pocket. */
@@ -36,9 +38,9 @@ final class TextbookTest extends TestCase
     {
         $rack = self::straight(1, Pocket::FootRight, [7.5, 3.5], 0.35, [2 => [7.4, 1.0], 9 => [1, 1]]);
         foreach (self::all($rack, 1, Pocket::FootRight) as $route) {
-            self::assertLessThan(0.1, $route->scratch, $route->family->words());
+            self::assertLessThan(0.1, $route->chances->scratch, $route->family->words());
         }
-        self::assertLessThan(0.01, self::best($rack, 1, Pocket::FootRight)->scratch);
+        self::assertLessThan(0.01, self::best($rack, 1, Pocket::FootRight)->chances->scratch);
     }
 
     /** Straight in, too far from the pocket to cheat it, with the next ball up the table: only draw goes there. */
@@ -57,7 +59,7 @@ final class TextbookTest extends TestCase
         $best = self::best(Read::rack(['cue' => [4.66, 1.74], 1 => [6.3, 1.4], 2 => [3.7, 1.5], 9 => [1, 1]]), 1, Pocket::FootLeft);
         self::assertSame('follow, foot and right cushions', $best->family->words());
         self::assertLessThan(0.12, abs($best->shot->tip->side));
-        self::assertGreaterThan(0.9, $best->value);
+        self::assertGreaterThan(0.9, $best->chances->value);
     }
 
     /** Straight in, the next ball at the far end: draw with running spin lengthens off the long rail and goes up the table. */
@@ -78,9 +80,9 @@ final class TextbookTest extends TestCase
         self::assertSame(['foot'], $best->family->rails, $best->family->words());
         self::assertSame('reverse', $best->family->spin);
         // The same stroke without the side does not hold.
-        $plain = (new RouteSearch($rack, 1, Pocket::SideLeft))->route($best->shot->speed, 0.0, $best->shot->tip->height, $best->offset);
+        $plain = (new RouteSearch($rack, new Pot(1, Pocket::SideLeft)))->route(new Stroke($best->shot->speed, 0.0, $best->shot->tip->height), $best->offset);
         self::assertNotNull($plain);
-        self::assertGreaterThan($plain->value + 0.1, $best->value);
+        self::assertGreaterThan($plain->chances->value + 0.1, $best->chances->value);
     }
 
     /** A thin cut with a short way to go: dragged, so that it can be hit firmly and still arrive slowly. */
@@ -98,19 +100,19 @@ final class TextbookTest extends TestCase
     public function testAPartOfThePocketGivesTheAngle(): void
     {
         $rack = Read::rack(['cue' => [6.12, 1.36], 1 => [7.2, 0.6], 2 => [1.3, 0.4], 9 => [1, 1]]);
-        $search = new RouteSearch($rack, 1, Pocket::FootLeft);
+        $search = new RouteSearch($rack, new Pot(1, Pocket::FootLeft));
         $best = $search->settled()[0];
         self::assertGreaterThan(0.25, abs($best->offset), $best->family->words());
-        $middle = $search->route($best->shot->speed, $best->shot->tip->side, $best->shot->tip->height, 0.0);
+        $middle = $search->route($best->shot->stroke()->stroke, 0.0);
         // Sent to the middle it may even go in after the ball: then it is worth nothing.
-        self::assertGreaterThan(($middle->value ?? 0.0) + 0.05, $best->value);
+        self::assertGreaterThan(($middle->chances->value ?? 0.0) + 0.05, $best->chances->value);
     }
 
     /** Flat to a side pocket the thin far part takes the ball only when it comes softly. */
     public function testTheFarSideOfASidePocketOnlyWhenSoft(): void
     {
-        $search = new RouteSearch(Read::rack(['cue' => [1.6, 0.9], 1 => [3.2, 0.4], 2 => [6, 3], 9 => [1, 3.5]]), 1, Pocket::SideLeft);
-        $pot = static fn(float $speed): float => $search->route($speed, 0.0, 0.1, 0.0)->pot ?? 0.0;
+        $search = new RouteSearch(Read::rack(['cue' => [1.6, 0.9], 1 => [3.2, 0.4], 2 => [6, 3], 9 => [1, 3.5]]), new Pot(1, Pocket::SideLeft));
+        $pot = static fn(float $speed): float => $search->route(new Stroke($speed, 0.0, 0.1), 0.0)->chances->pot ?? 0.0;
         [$soft, $firm, $hard] = [$pot(0.8), $pot(2.0), $pot(4.5)];
         self::assertGreaterThan($firm + 0.05, $soft);
         self::assertGreaterThan($hard + 0.05, $firm);
@@ -135,7 +137,7 @@ final class TextbookTest extends TestCase
     {
         $rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [6.4, 3.4], 5 => [6.9, 2.2], 6 => [6.2, 2.2], 7 => [7.5, 2.2], 9 => [1, 1]]);
         $best = self::best($rack, 1, Pocket::FootLeft);
-        self::assertLessThan(0.25, $best->touches, $best->family->words());
+        self::assertLessThan(0.25, $best->chances->touches, $best->family->words());
     }
 
     /** A better hand makes every route likelier, and never worse by the best one. */
@@ -144,7 +146,7 @@ final class TextbookTest extends TestCase
         $rack = Read::rack(['cue' => [3.72, 3.61], 1 => [6.0, 1.7], 2 => [4.2, 2.5], 9 => [1, 1]]);
         $last = 0.0;
         foreach ([Level::Beginner, Level::League, Level::Advanced, Level::Professional] as $level) {
-            $value = self::best($rack->withPlayer(Player::of($level)), 1, Pocket::FootLeft)->value;
+            $value = self::best($rack->withPlayer(Player::of($level)), 1, Pocket::FootLeft)->chances->value;
             self::assertGreaterThan($last, $value, $level->value);
             $last = $value;
         }
@@ -158,7 +160,7 @@ final class TextbookTest extends TestCase
         $one = self::best($rack, 1, Pocket::FootLeft);
         $p = $mirror->player;
         $two = self::best($mirror->withPlayer(new Player($p->level, $p->aim, $p->speed, $p->tip, Hand::Left)), 1, Pocket::FootRight);
-        self::assertEqualsWithDelta($one->value, $two->value, 0.03);
+        self::assertEqualsWithDelta($one->chances->value, $two->chances->value, 0.03);
         self::assertSame(\count($one->family->rails), \count($two->family->rails));
     }
 
@@ -166,7 +168,7 @@ final class TextbookTest extends TestCase
     public function testOnTheLastBallOnlyThePotCounts(): void
     {
         $best = self::best(Read::rack(['cue' => [5.2, 1.6], 9 => [6.6, 0.9]]), 9, Pocket::FootLeft);
-        self::assertSame($best->pot, $best->value);
+        self::assertSame($best->chances->pot, $best->chances->value);
         self::assertNull($best->next);
     }
 
@@ -175,22 +177,22 @@ final class TextbookTest extends TestCase
      */
     public function testListsComeAsTheyAreFound(): void
     {
-        $search = new RouteSearch(Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]), 1, Pocket::FootLeft);
+        $search = new RouteSearch(Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]), new Pot(1, Pocket::FootLeft));
         $lists = 0;
         $list = [];
         foreach ($search->routes() as $list) {
             if (1 === ++$lists) {
-                self::assertLessThan(1500, $search->played);
+                self::assertLessThan(1500, $search->played());
                 self::assertNotSame([], $list);
             }
             self::assertLessThanOrEqual(RouteSearch::KEPT, \count($list));
         }
         self::assertGreaterThan(3, $lists);
-        $stateValues = array_map(static fn(Route $r): float => $r->value, $list);
+        $stateValues = array_map(static fn(Route $r): float => $r->chances->value, $list);
         $sorted = $stateValues;
         rsort($sorted);
         self::assertSame($sorted, $stateValues);
-        self::assertSame(RouteSearch::MANY, $list[0]->tries);
+        self::assertSame(RouteSearch::MANY, $list[0]->chances->tries);
         self::assertCount(\count($list), array_unique(array_map(static fn(Route $r): string => $r->family->key(), $list)));
     }
 
@@ -198,15 +200,15 @@ final class TextbookTest extends TestCase
     public function testTheSpreadIsWhatIsPlayed(): void
     {
         $rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]);
-        $search = new RouteSearch($rack, 1, Pocket::FootLeft);
+        $search = new RouteSearch($rack, new Pot(1, Pocket::FootLeft));
         $places = $search->spread();
         self::assertGreaterThan(60, \count($places));
         foreach (\array_slice($places, 0, 40) as $place) {
-            $route = $search->route($place['speed'], $place['tip']->side, $place['tip']->height, 0.0, 8);
+            $route = $search->route($place->aimed->stroke, 0.0, 8);
             self::assertNotNull($route);
-            self::assertLessThan(1e-9, $route->stop->distanceTo($place['stop']));
+            self::assertLessThan(1e-9, $route->stop->distanceTo($place->stop));
             $played = $rack->simulator()->play($rack->layout, $route->shot);
-            self::assertLessThan(1e-9, $played->final->ball(0)->distanceTo($place['stop']));
+            self::assertLessThan(1e-9, $played->final->ball(0)->distanceTo($place->stop));
         }
     }
 
@@ -233,6 +235,6 @@ final class TextbookTest extends TestCase
      */
     private static function all(Rack $rack, int $ball, Pocket $pocket): array
     {
-        return (new RouteSearch($rack, $ball, $pocket))->settled();
+        return (new RouteSearch($rack, new Pot($ball, $pocket)))->settled();
     }
 }

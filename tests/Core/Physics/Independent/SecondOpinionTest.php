@@ -59,7 +59,7 @@ final class SecondOpinionTest extends TestCase
                 continue;
             }
             ++$n;
-            $strike = CueStrike::of($shot, $simulator->cue, $simulator->ball);
+            $strike = CueStrike::of($shot->stroke(), $simulator->cue, $simulator->ball);
             $other = new SmallSteps($g->length, $g->width);
             foreach ($balls as $id => $p) {
                 $other->ball($id, $p->x, $p->y, ...0 === $id ? [[$strike->vx, $strike->vy, 0.0], [$strike->wx, $strike->wy, $strike->wz]] : []);

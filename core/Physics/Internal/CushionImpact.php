@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Physics;
+namespace ZigLane\Core\Physics\Internal;
 
 /**
  * A ball is pressed into a cushion and thrown back, rubbing against the nose and against the cloth meanwhile.

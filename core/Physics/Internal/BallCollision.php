@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Physics;
+namespace ZigLane\Core\Physics\Internal;
 
 use ZigLane\Core\Equipment\BallSpec;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Physics;
+namespace ZigLane\Core\Physics\Internal;
 
 /**
  * When does something moving on a parabola first touch something else? Both questions are answered by bounds that

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning\Value;
+
+/**
+ * What the arrivals at one pot leave: the values of the states in which the cue ball stops, with the player's error of speed averaged
+ * in.
+ *
+ * @internal
+ */
+final readonly class PotContinuation
+{
+    /** Share of each neighbouring cut that is mixed in: the ball is not always hit where it should be. */
+    private const ASIDE = 0.2;
+
+    /**
+     * @param list<float> $mix  weights of neighbouring speeds, the speed itself in the middle
+     * @param int<1, 2>   $skip looks at every speed, or every second
+     */
+    public function __construct(
+        private ValueFunction $values,
+        private PotOption $pot,
+        private RemainingBalls $after,
+        private array $mix,
+        private int $skip,
+    ) {}
+
+    /**
+     * What one kind of arrival leaves at every cut and speed, with the cuts beside it mixed in.
+     *
+     * @param int<1, 2> $step looks at every cut, or every second
+     *
+     * @return array<int, array<int, float>> by cut and speed
+     */
+    public function byCutAndSpeed(ArrivalIndex $index, int $step = 1): array
+    {
+        $plain = [];
+        for ($c = 0; $c < ArrivalGrid::CUTS; $c += $step) {
+            if ($this->pot->transitions->slowest[$c] < ArrivalGrid::SPEEDS) {
+                $plain[$c] = $this->mixed($this->left($index->entry($c), $c), $this->pot->transitions->slowest[$c]);
+            }
+        }
+        $aside = [];
+        foreach ($plain as $c => $mixed) {
+            $less = $plain[$c - 1] ?? $mixed;
+            $more = $plain[$c + 1] ?? $mixed;
+            $slowest = $this->pot->transitions->slowest[$c];
+            foreach ($mixed as $k => $value) {
+                $aside[$c][$k] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $value + self::ASIDE * ($less[$k] + $more[$k]);
+            }
+        }
+
+        return $aside;
+    }
+
+    /**
+     * The values of the states that the speeds leave.
+     *
+     * @param int $base entry of the first speed
+     *
+     * @return list<float>|null null when none can be played
+     */
+    private function left(int $base, int $cut): ?array
+    {
+        $transitions = $this->pot->transitions;
+        $touched = $this->pot->touched;
+        $values = $this->values->values($this->after);
+        $after = $this->after->bits;
+        $slowest = $transitions->slowest[$cut];
+        $node = $transitions->node;
+        $ss = $transitions->s;
+        $ts = $transitions->t;
+        $over = [] === $values;
+        $row = CueBallGrid::ACROSS + 1;
+        $left = [];
+        $some = false;
+        for ($k = 0; $k < ArrivalGrid::SPEEDS; $k += $this->skip) {
+            $entry = $base + $k;
+            $n = $node[$entry];
+            if ($k < $slowest || $n < 0) {
+                $left[] = 0.0;
+                continue;
+            }
+            $met = $touched[$entry] & $after;
+            if ($over) {
+                $left[] = 1.0;
+            } elseif (0 !== $met) {
+                $left[] = $this->values->disturbed($this->after, $met);
+            } else {
+                $s = $ss[$entry];
+                $t = $ts[$entry];
+                $left[] = (1 - $s) * ((1 - $t) * $values[$n] + $t * $values[$n + 1])
+                    + $s * ((1 - $t) * $values[$n + $row] + $t * $values[$n + $row + 1]);
+            }
+            $some = true;
+        }
+
+        return $some ? $left : null;
+    }
+
+    /**
+     * As the hand mixes neighbouring speeds.
+     *
+     * @param list<float>|null $left    by speed; null for nothing at all
+     * @param int              $slowest speed that brings the ball to the pocket
+     *
+     * @return array<int, float> by speed
+     */
+    private function mixed(?array $left, int $slowest): array
+    {
+        $mix = $this->mix;
+        $reach = \count($mix) >> 1;
+        $last = intdiv(ArrivalGrid::SPEEDS - 1, $this->skip);
+        $mixed = [];
+        for ($at = 0, $k = 0; $at <= $last; ++$at, $k += $this->skip) {
+            $sum = 0.0;
+            if (null !== $left && $k >= $slowest) {
+                foreach ($mix as $i => $weight) {
+                    $from = $at + $i - $reach;
+                    // Harder than the grid knows is as at its end.
+                    $sum += $weight * ($from < 0 ? 0.0 : $left[$from < $last ? $from : $last]);
+                }
+            }
+            $mixed[$k] = $sum;
+        }
+
+        return $mixed;
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Player;
+
+/**
+ * One draw of a stroke's errors, in standard deviations.
+ */
+final readonly class ErrorSample
+{
+    public function __construct(public float $aim, public float $speed, public float $side, public float $height) {}
+}

@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Routes;
+
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\Stroke;
+use ZigLane\Core\Player\ErrorSample;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Potting\NoPot;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Potting\ShotSampler;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Reading\SpeedWindow;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * Strokes at one pot from where the cue ball lies: aimed, played with and without the player's errors, and judged by what they leave.
+ *
+ * @internal
+ */
+final class StrokeTrials
+{
+    /** Tries of a final judgement, and of the one before it. */
+    public const MANY = 400;
+    public const MORE = 144;
+
+    /** How far behind (value) a stroke may lie after so many tries. */
+    private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
+
+    /** No shot is left below this. */
+    private const NO_SHOT = 0.05;
+
+    public readonly PotChance $pot;
+    public readonly Point $cue;
+    private readonly ShotSampler $sampler;
+
+    /** Shots played so far. */
+    public int $played = 0;
+
+    public function __construct(public readonly Rack $rack, public readonly Pot $target, public readonly PositionEvaluator $evaluator)
+    {
+        $simulator = $rack->simulator();
+        $this->cue = $rack->layout->ball(BallId::CUE);
+        $this->pot = new PotChance($simulator, $rack->layout, new Pot($target->ball, $target->pocket), $rack->player);
+        $this->sampler = new ShotSampler($simulator, $rack->layout, new Pot($target->ball, $target->pocket));
+    }
+
+    /**
+     * A stroke aimed; null when it cannot be.
+     *
+     * @param float $offset part of what drops, −1 … 1
+     */
+    public function aimed(Stroke $stroke, float $offset): ?Candidate
+    {
+        if ($stroke->offset() > Defaults::MISCUE_LIMIT || $stroke->speed > Defaults::MAX_CUE_SPEED) {
+            return null;
+        }
+        $line = $this->pot->line($this->cue, $stroke, $offset);
+
+        return $line instanceof NoPot ? null : new Candidate($line, $offset);
+    }
+
+    /** Plays a stroke as it is, recorded; null unless it pots the ball and the cue ball stays up. */
+    public function recorded(AimedStroke $stroke): ?BallStates
+    {
+        $state = $this->sampler->run($stroke, record: true);
+
+        return null !== $state && $this->holds($state) ? $state : null;
+    }
+
+    /**
+     * Other balls that lie elsewhere afterwards, or are gone.
+     *
+     * @return list<int>
+     */
+    public function moved(BallStates $state): array
+    {
+        return $this->sampler->moved($state);
+    }
+
+    /** Value of a stroke under the first so many errors, 0–1. */
+    public function value(Candidate $candidate, int $tries): float
+    {
+        return $this->chances($candidate->aimed, self::samples($tries))->value;
+    }
+
+    /** The same, given up (null) as soon as it falls behind what is to be beaten. */
+    public function valueUnlessBehind(Candidate $candidate, int $tries, float $most): ?float
+    {
+        $error = $this->pot->errors($this->cue, $candidate->aimed);
+        $value = 0.0;
+        foreach (ErrorSamples::of($tries) as $n => $sample) {
+            if (isset(self::BEHIND[$n]) && $value / $n < $most - self::BEHIND[$n]) {
+                return null;
+            }
+            ++$this->played;
+            $state = $this->sampler->under($error, $sample, $candidate->aimed);
+            if (null !== $state && $this->holds($state)) {
+                $value += $this->left($state, $this->sampler->moved($state));
+            }
+        }
+
+        return $value / $tries;
+    }
+
+    /**
+     * Errors to judge by. The last judgement is made under errors that the search has not seen: it would flatter what was chosen by
+     * them.
+     *
+     * @return list<ErrorSample>
+     */
+    public static function samples(int $tries): array
+    {
+        return self::MANY === $tries
+            ? \array_slice(ErrorSamples::of(self::MANY + self::MORE), self::MORE)
+            : ErrorSamples::of($tries);
+    }
+
+    /**
+     * A stroke judged under the player's errors.
+     *
+     * @param list<ErrorSample> $samples
+     */
+    public function chances(AimedStroke $stroke, array $samples): RouteChances
+    {
+        $error = $this->pot->errors($this->cue, $stroke);
+        $pot = $position = $scratch = $touches = $hooked = $astray = 0;
+        $value = 0.0;
+        $level = $this->evaluator->level();
+        foreach ($samples as $sample) {
+            $state = $this->sampler->under($error, $sample, $stroke);
+            if (null === $state) {
+                continue;
+            }
+            $moved = $this->sampler->moved($state);
+            $touches += [] === $moved ? 0 : 1;
+            if ($this->sampler->scratches($state)) {
+                ++$scratch;
+                continue;
+            }
+            if (!$this->sampler->pots($state)) {
+                continue;
+            }
+            ++$pot;
+            $left = $this->left($state, $moved);
+            $value += $left;
+            if ($left >= $level) {
+                ++$position;
+            } elseif ([] === $moved && $this->evaluator->chanceAt($state->x[0], $state->y[0]) < self::NO_SHOT) {
+                ++$hooked;
+            } else {
+                ++$astray;
+            }
+        }
+        $n = \count($samples);
+        $this->played += $n;
+        $potted = max(1, $pot);
+
+        return new RouteChances($pot / $n, $position / $n, $value / $n, $scratch / $n, $touches / $n, $hooked / $potted, $astray / $potted, $n);
+    }
+
+    /** How much softer or harder a stroke still leaves the cue ball in position. */
+    public function window(AimedStroke $aimed): ?SpeedWindow
+    {
+        return SpeedWindow::of(function (float $at) use ($aimed): ?float {
+            $state = $this->sampler->run($aimed->stroke->withSpeed($aimed->stroke->speed * $at)->aimed($aimed->aim));
+            ++$this->played;
+
+            return null === $state || !$this->holds($state) || [] !== $this->sampler->moved($state)
+                ? null
+                : $this->evaluator->valueAt($state->x[0], $state->y[0]);
+        }, $this->evaluator->level());
+    }
+
+    private function holds(BallStates $state): bool
+    {
+        return $this->sampler->pots($state) && !$this->sampler->scratches($state);
+    }
+
+    /**
+     * What a pot has left the cue ball with.
+     *
+     * @param list<int> $moved other balls that lie elsewhere now
+     */
+    private function left(BallStates $state, array $moved): float
+    {
+        return [] === $moved
+            ? $this->evaluator->valueAt($state->x[0], $state->y[0])
+            : $this->evaluator->disturbed($this->sampler->places($state, $moved), $state->x[0], $state->y[0]);
+    }
+}
