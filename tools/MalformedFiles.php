@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\Tools;
 
 use ZigLane\Core\Aiming\AimRefused;
+use ZigLane\Core\Files\ConstraintsFile;
+use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Planning\Files\ConstraintsFile;
-use ZigLane\Core\Planning\Files\PlanFile;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Files\ShotFile;

@@ -13,27 +13,20 @@ use ZigLane\Core\Physics\ShotResult;
  */
 trait CommonFouls
 {
-    /**
-     * @return array{Foul, string}|array{null, ''} the gravest foul and its words
-     */
-    private function foul(Layout $before, ShotResult $result): array
+    /** The gravest foul of a shot; null for none. */
+    private function foul(Layout $before, ShotResult $result): ?FoulCall
     {
         if ($result->scratched()) {
-            return [Foul::Scratch, \sprintf('Scratch: the cue ball drops in the %s pocket.', $result->pocketed[BallId::CUE]->spoken())];
+            return new FoulCall(Foul::Scratch, pocket: $result->pocketed[BallId::CUE]);
         }
         if (null === $result->firstHit) {
-            return [Foul::NoHit, 'Foul: the cue ball touches no ball.'];
+            return new FoulCall(Foul::NoHit);
         }
-        $targets = $this->legalTargets($before);
-        if (!\in_array($result->firstHit, $targets, true)) {
-            $due = 1 === \count($targets) ? 'the ' . $targets[0] : 'a ball of the group';
-
-            return [Foul::WrongBallFirst, \sprintf('Foul: the cue ball touches the %d first, not %s.', $result->firstHit, $due)];
-        }
-        if (!$result->railAfterHit) {
-            return [Foul::NoRail, 'Foul: after the contact no ball drops or touches a rail.'];
+        $due = $this->legalTargets($before);
+        if (!\in_array($result->firstHit, $due, true)) {
+            return new FoulCall(Foul::WrongBallFirst, ball: $result->firstHit, due: $due);
         }
 
-        return [null, ''];
+        return $result->railAfterHit ? null : new FoulCall(Foul::NoRail);
     }
 }

@@ -116,11 +116,11 @@ final readonly class EightBall implements Game
 
     public function judge(Layout $before, ShotResult $result): Verdict
     {
-        [$foul, $why] = $this->foul($before, $result);
+        $foul = $this->foul($before, $result);
         $eight = isset($result->pocketed[self::EIGHT]);
         $won = $eight && null === $foul && [self::EIGHT] === $this->legalTargets($before);
 
-        return new Verdict($foul, $why, $won, $eight && !$won);
+        return new Verdict($foul, $won, $eight && !$won);
     }
 
     public function isOver(Layout $layout): bool

@@ -12,6 +12,12 @@ enum Group: string
     case Solids = 'solids';
     case Stripes = 'stripes';
 
+    /** The other player's group. */
+    public function other(): self
+    {
+        return self::Solids === $this ? self::Stripes : self::Solids;
+    }
+
     /** Whether a ball belongs to it; the eight to neither. */
     public function owns(int $ball): bool
     {

@@ -88,9 +88,9 @@ final readonly class Rotation implements Game
 
     public function judge(Layout $before, ShotResult $result): Verdict
     {
-        [$foul, $why] = $this->foul($before, $result);
+        $foul = $this->foul($before, $result);
 
-        return new Verdict($foul, $why, null === $foul && isset($result->pocketed[$this->money]));
+        return new Verdict($foul, null === $foul && isset($result->pocketed[$this->money]));
     }
 
     public function isOver(Layout $layout): bool

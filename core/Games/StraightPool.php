@@ -74,9 +74,9 @@ final readonly class StraightPool implements Game
 
     public function judge(Layout $before, ShotResult $result): Verdict
     {
-        [$foul, $why] = $this->foul($before, $result);
+        $foul = $this->foul($before, $result);
 
-        return new Verdict($foul, $why, null === $foul && $this->isOver($result->final));
+        return new Verdict($foul, null === $foul && $this->isOver($result->final));
     }
 
     public function isOver(Layout $layout): bool

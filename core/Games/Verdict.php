@@ -10,17 +10,11 @@ namespace ZigLane\Core\Games;
 final readonly class Verdict
 {
     /**
-     * @param Foul|null $foul the gravest foul, or null
-     * @param string    $why  the foul in words, or ''
-     * @param bool      $won  the rack is won by this shot
-     * @param bool      $lost the rack is lost by this shot
+     * @param FoulCall|null $foul the gravest foul, or null
+     * @param bool          $won  the rack is won by this shot
+     * @param bool          $lost the rack is lost by this shot
      */
-    public function __construct(
-        public ?Foul $foul,
-        public string $why,
-        public bool $won,
-        public bool $lost = false,
-    ) {}
+    public function __construct(public ?FoulCall $foul, public bool $won, public bool $lost = false) {}
 
     /** Whether there was no foul. */
     public function legal(): bool

@@ -58,21 +58,4 @@ final readonly class AimCard
             tan($aim->swerve) * $gap,
         );
     }
-
-    /** "aim ½ ball width to the left of the ball's middle". */
-    public function aimWords(): string
-    {
-        if (abs($this->widths) < 0.02) {
-            return 'aim at the middle of the ball';
-        }
-        $far = abs($this->widths);
-        $side = $this->widths > 0 ? 'right' : 'left';
-        $where = match (true) {
-            $far < 0.48 => 'inside its edge',
-            $far < 0.52 => 'at its edge',
-            default => 'outside its edge',
-        };
-
-        return \sprintf('aim %.2f ball widths to the %s of the ball’s middle, %s', $far, $side, $where);
-    }
 }

@@ -19,8 +19,8 @@ final readonly class LegOutcome
     /**
      * @param int              $number 1 for the first leg
      * @param Layout|null      $before where the balls lie when it begins; null when it cannot be reached
-     * @param list<string>     $faults why it breaks, waits or is spent, in words
-     * @param list<string>     $notes  what else happens that nobody asked for, in words
+     * @param list<LegFault>   $faults why it breaks, waits or is spent
+     * @param list<LegNote>    $notes  what else happens that nobody asked for
      * @param Shot|null        $shot   the stroke as played; null when there is none
      * @param AimSolution|null $aim    how the aim came about; null when a direction was given or there is no shot
      */

@@ -57,35 +57,6 @@ final readonly class LegPosition
         );
     }
 
-    /** How the cue ball comes to the zone, in a sentence or two. */
-    public function words(): string
-    {
-        $say = '' === $this->arrival->how
-            ? \sprintf('The cue ball never comes into the zone of the %d', $this->ball)
-            : \sprintf(
-                'The cue ball comes %s, %.0f cm of its way inside the zone of the %d',
-                $this->arrival->how,
-                100 * $this->arrival->stretch,
-                $this->ball,
-            );
-        if (!$this->arrival->stops && '' !== $this->arrival->how) {
-            $say .= ', and runs out of it';
-        }
-        if (null !== $this->window) {
-            $say .= \sprintf('; %s leaves the %d at %.0f %% or better', $this->window->words(), $this->ball, 100 * $this->zone->chance);
-            $off = $this->window->recommended - 1.0;
-            if (abs($off) >= 0.03) {
-                $say .= \sprintf(
-                    '. Play it %.0f %% %s: that is the middle of the window, away from its worse edge',
-                    100 * abs($off),
-                    $off > 0 ? 'harder' : 'softer',
-                );
-            }
-        }
-
-        return "$say.";
-    }
-
     /**
      * @return array{float, float}|null where the cue ball stops; null when the pot fails or the cue ball is lost
      */

@@ -23,7 +23,7 @@ use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Settings\Defaults;
 
 /**
- * Plays the legs of a rack one after the other, each from where the last one left the balls, and says in words what
+ * Plays the legs of a rack one after the other, each from where the last one left the balls, and finds what
  * goes wrong. A leg that no longer works ends the line but stays in it, as do those behind it.
  */
 final readonly class LinePlayer
@@ -55,7 +55,7 @@ final readonly class LinePlayer
         foreach ($rack->legs as $index => $spec) {
             $number = $index + 1;
             if (null !== $broken) {
-                $outcomes[] = new LegOutcome($number, $spec, LegState::Waits, null, ["Not reached: leg $broken does not hold."]);
+                $outcomes[] = new LegOutcome($number, $spec, LegState::Waits, null, [new LegFault(LegFaultKind::NotReached, $broken)]);
                 continue;
             }
             $leg = $this->leg($number, $spec, $layout, $game);
@@ -73,33 +73,32 @@ final readonly class LinePlayer
     public function leg(int $number, ShotSpec $spec, Layout $layout, Game $game): LegOutcome
     {
         if ($game->isOver($layout)) {
-            return new LegOutcome($number, $spec, LegState::Spent, $layout, ['The rack is over before this leg.']);
+            return new LegOutcome($number, $spec, LegState::Spent, $layout, [new LegFault(LegFaultKind::RackOver)]);
         }
         $ball = $spec->ball;
         if (null !== $ball && !$layout->has($ball)) {
-            return new LegOutcome($number, $spec, LegState::Spent, $layout, ["The $ball is already down."]);
+            return new LegOutcome($number, $spec, LegState::Spent, $layout, [new LegFault(LegFaultKind::BallDown, $ball)]);
         }
         $notes = [];
         try {
             [$shot, $aim, $result] = $this->stroke($spec, $layout, $notes);
         } catch (AimRefused|InvalidInput $e) {
-            return new LegOutcome($number, $spec, LegState::Breaks, $layout, [$e->getMessage()], $notes);
+            return new LegOutcome($number, $spec, LegState::Breaks, $layout, [new LegFault(LegFaultKind::Refused, message: $e->getMessage())], $notes);
         }
         $verdict = $game->judge($layout, $result);
         $faults = [];
         if (!$verdict->legal()) {
-            $faults[] = $verdict->why;
+            $faults[] = new LegFault(LegFaultKind::Foul, foul: $verdict->foul);
         }
         if ($verdict->lost) {
-            $faults[] = 'The 8 drops too early: the rack is lost.';
+            $faults[] = new LegFault(LegFaultKind::LostRack, $game->lastBall($layout));
         }
         if (null !== $ball && null !== $spec->pocket && ($result->pocketed[$ball] ?? null) !== $spec->pocket) {
-            $faults[] = isset($result->pocketed[$ball])
-                ? \sprintf('The %d drops in the %s pocket instead.', $ball, $result->pocketed[$ball]->spoken())
-                : "The $ball does not drop.";
+            $in = $result->pocketed[$ball] ?? null;
+            $faults[] = new LegFault(null === $in ? LegFaultKind::StaysUp : LegFaultKind::OtherPocket, $ball, $in);
         }
         if (null === $ball && [] === array_diff(array_keys($result->pocketed), [BallId::CUE])) {
-            $faults[] = 'No ball drops.';
+            $faults[] = new LegFault(LegFaultKind::NothingDrops);
         }
 
         return new LegOutcome(
@@ -139,7 +138,7 @@ final readonly class LinePlayer
     /**
      * Plays a shot as stated, raising the cue where a rail or a ball behind it forces that.
      *
-     * @param list<string> $notes what was changed is added here, in words
+     * @param list<LegNote> $notes what was changed is added here
      *
      * @return array{Shot, AimSolution|null, ShotResult}
      *
@@ -183,27 +182,24 @@ final readonly class LinePlayer
     }
 
     /**
-     * @param list<string> $notes
+     * @param list<LegNote> $notes
      */
     private function raised(Layout $layout, float $aim, ShotSpec $spec, float $asked, array &$notes): float
     {
         $least = LeastElevation::of($layout, $aim, $spec->tip, $this->simulator->geometry, $this->simulator->ball);
         $most = deg2rad(Defaults::MAX_ELEVATION_DEG);
         if ($least > $most) {
-            $notes[] = \sprintf(
-                'Hardly reachable: even a cue raised %.0f° does not clear what is behind the cue ball. Try a higher tip.',
-                Defaults::MAX_ELEVATION_DEG,
-            );
+            $notes[] = new LegNote(LegNoteKind::HardlyReachable, degrees: Defaults::MAX_ELEVATION_DEG);
             $least = $most;
         } elseif ($least > $asked + 1e-9) {
-            $notes[] = \sprintf('The cue must be raised to %.0f° to clear what is behind the cue ball.', rad2deg($least));
+            $notes[] = new LegNote(LegNoteKind::RaisedCue, degrees: rad2deg($least));
         }
 
         return max($asked, $least);
     }
 
     /**
-     * @return list<string>
+     * @return list<LegNote>
      */
     private static function unintended(?int $ball, ShotResult $result): array
     {
@@ -227,12 +223,12 @@ final readonly class LinePlayer
             }
             $seen["$a-$b"] = true;
             $notes[] = BallId::CUE === $a && $b === $ball
-                ? "The cue ball meets the $b a second time."
-                : \sprintf('The %s runs into the %d.', BallId::spoken($a), $b);
+                ? new LegNote(LegNoteKind::MeetsAgain, $b)
+                : new LegNote(LegNoteKind::RunsInto, $a, $b);
         }
         foreach ($result->pocketed as $id => $pocket) {
             if (BallId::CUE !== $id && $id !== $ball) {
-                $notes[] = \sprintf('The %d drops too, in the %s pocket.', $id, $pocket->spoken());
+                $notes[] = new LegNote(LegNoteKind::DropsToo, $id, pocket: $pocket);
             }
         }
 

@@ -100,13 +100,16 @@ final readonly class ReboundTest implements Measurement
     /**
      * Where along the rail a ball is again so far off it.
      *
-     * @param float $vx along, m/s
-     * @param float $vy away from the rail, m/s
-     * @param float $ux slip on the cloth along, m/s
-     * @param float $uy slip on the cloth away from the rail, m/s
+     * @param Motion $leaving x along the rail, y away from it, of a ball of 1 m radius
+     * @param float  $slide   friction of a sliding ball
+     * @param float  $off     m
      */
-    private static function crossing(float $vx, float $vy, float $ux, float $uy, float $slide, float $off): float
+    private static function crossing(Motion $leaving, float $slide, float $off): float
     {
+        [$vx, $vy] = [$leaving->vx, $leaving->vy];
+        // Slip on the cloth.
+        $ux = $vx - $leaving->wy;
+        $uy = $vy - $leaving->wx;
         $slip = hypot($ux, $uy);
         $acc = $slide * Defaults::GRAVITY;
         $t = 2 * $slip / (7 * $acc);

@@ -12,7 +12,6 @@ use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
-use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
@@ -88,26 +87,6 @@ final readonly class BreakShot
         }
 
         return null;
-    }
-
-    /** The break shot in one sentence. */
-    public function words(): string
-    {
-        $spec = $this->rack->legs[0];
-        $balls = round($this->spread);
-
-        return \sprintf(
-            'The break shot: the %d in the %s pocket, %s, %.1f lengths: drops in %.0f %%%s; %.0f %s the rack on average, and the best of them then goes with %.0f %%.',
-            $this->ball,
-            $this->pocket->spoken(),
-            $spec->tip->clock(),
-            $spec->speed->lengths ?? (new TableLengths($this->rack->simulator()))->ofSpeed((float) $spec->speed->mps),
-            100 * $this->pot,
-            $this->scratch < 0.015 ? '' : \sprintf(', scratches in %.0f %%', 100 * $this->scratch),
-            $balls,
-            1.0 === $balls ? 'ball leaves' : 'balls leave',
-            100 * $this->next,
-        );
     }
 
     /** The stroke; null when the aim solver refuses it on this table. */

@@ -5,8 +5,20 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Games\Group;
+use ZigLane\Core\Finding;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Planning\Finding\BallInTheWay;
+use ZigLane\Core\Planning\Finding\BetterSkill;
+use ZigLane\Core\Planning\Finding\BreaksCluster;
+use ZigLane\Core\Planning\Finding\BreakShotFollows;
+use ZigLane\Core\Planning\Finding\ClusterToOpen;
+use ZigLane\Core\Planning\Finding\CostOfConstraints;
+use ZigLane\Core\Planning\Finding\GroupTaken;
+use ZigLane\Core\Planning\Finding\Hinge;
+use ZigLane\Core\Planning\Finding\LeftForTheEnd;
+use ZigLane\Core\Planning\Finding\NoBreakBall;
+use ZigLane\Core\Planning\Finding\OtherShot;
+use ZigLane\Core\Planning\Finding\Skill;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Player\Player;
@@ -26,6 +38,16 @@ final readonly class Explanation
     /** A ball is in another's way when that has so many times the room without it. */
     private const FREED = 2.5;
 
+    /** A shot that keeps less than this share of the chance is a hinge. */
+    private const WORTH_A_HINGE = 0.97;
+
+    /** A difference of chance that is none. */
+    private const NOTHING = 0.005;
+
+    /** A far ball is worth a word when so many are shot, and it is one of the last so many. */
+    private const ENOUGH = 4;
+    private const LATE = 3;
+
     /** @param int $kept shots of the plan that are the player's own */
     public function __construct(
         private Rack $rack,
@@ -39,156 +61,133 @@ final readonly class Explanation
      */
     public function explained(Plan $plan, array $others, bool $settled): Plan
     {
-        $hinge = null;
-        $least = 0.97;
-        foreach (array_keys($plan->shots) as $n) {
-            if ($n >= $this->kept && $plan->kept($n + 1) < $least) {
-                $least = $plan->kept($n + 1);
-                $hinge = $n + 1;
-            }
-        }
-        $says = [];
+        $hinge = $this->hinge($plan);
+        $says = null === $hinge ? [] : [$hinge];
         $break = null;
         if ($settled && isset($plan->shots[$this->kept])) {
-            $first = $plan->shots[$this->kept];
-            $start = $plan->rack->withLayout($first->before);
-            $stateValues = $this->planner->values->of($start);
-            $remaining = RemainingBalls::of($start->layout);
-            $cue = $start->layout->ball(BallId::CUE);
-            $now = $this->planner->values->roughly($start)->valueAt($remaining, $cue->x, $cue->y);
             $end = $this->end($plan);
             $break = null === $end ? null : BreakShotSearch::best($end);
-            $says = [
-                ...$this->group($plan),
-                ...$this->order($start, $stateValues, $remaining, $plan),
-                ...$this->far($plan, $start),
-                ...(null === $end ? [] : [
-                    $break?->words() ?? \sprintf(
-                        'From there the %d is no break ball: nothing that pots it opens the rack.',
-                        $end->layout->objectBalls()[0],
-                    ),
-                ]),
-                ...self::other($plan, $first, $others),
-                ...$this->skill($start, $remaining, $first->runOut, $now),
-                ...$this->pinned($start, $remaining, $first->runOut, $now),
-            ];
-        }
-        if (null !== $hinge) {
-            $shot = $plan->shots[$hinge - 1];
-            array_unshift(
-                $says,
-                \sprintf(
-                    'The hinge is shot %d, the %d: it keeps %.0f %% of what is left to win, less than any other.',
-                    $hinge,
-                    $shot->ball,
-                    100 * $least,
-                ),
-            );
+            $last = null === $end ? null : (null === $break ? new NoBreakBall($end->layout->objectBalls()[0]) : new BreakShotFollows());
+            array_push($says, ...$this->findings($plan, $others, $last));
         }
 
-        return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge, $settled, $break);
+        return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge?->shot, $settled, $break);
+    }
+
+    /** The shot that most is lost on. */
+    private function hinge(Plan $plan): ?Hinge
+    {
+        $hinge = null;
+        $least = self::WORTH_A_HINGE;
+        foreach ($plan->shots as $n => $shot) {
+            if ($n >= $this->kept && $plan->kept($n + 1) < $least) {
+                $least = $plan->kept($n + 1);
+                $hinge = new Hinge($n + 1, $shot->pot->ball, $least);
+            }
+        }
+
+        return $hinge;
     }
 
     /**
-     * @return list<string>
+     * @param list<Route>  $others
+     * @param Finding|null $last   of a rack of straight pool
+     *
+     * @return list<Finding>
      */
-    private function group(Plan $plan): array
+    private function findings(Plan $plan, array $others, ?Finding $last): array
+    {
+        $first = $plan->shots[$this->kept];
+        $start = $plan->rack->withLayout($first->before);
+        $stateValues = $this->planner->values->of($start);
+        $remaining = RemainingBalls::of($start->layout);
+        $cue = $start->layout->ball(BallId::CUE);
+        $now = $this->planner->values->roughly($start)->valueAt($remaining, $cue->x, $cue->y);
+
+        return array_values(array_filter([
+            $this->group($plan),
+            ...self::inTheWay($start, $stateValues, $plan),
+            self::cluster($stateValues, $remaining, $plan),
+            $this->far($plan, $start),
+            $last,
+            self::other($plan, $first, $others),
+            ...$this->skill($start, $first->chances->runOut, $now),
+            $this->pinned($start, $first->chances->runOut, $now),
+        ]));
+    }
+
+    private function group(Plan $plan): ?GroupTaken
     {
         $group = $plan->rack->group;
         if (null === $group || null !== $this->rack->group) {
-            return [];
+            return null;
         }
-        $other = Group::Solids === $group ? Group::Stripes : Group::Solids;
         $value = $this->planner->groups();
-        if (!isset($value[$group->value], $value[$other->value])) {
-            return ["Take {$group->value}."];
-        }
+        $other = $value[$group->other()->value] ?? null;
 
-        return [
-            \sprintf(
-                'Take %s: about %.0f %%, with %s about %.0f %%.',
-                $group->value,
-                100 * $value[$group->value],
-                $other->value,
-                100 * $value[$other->value],
-            ),
-        ];
+        return new GroupTaken($group, null === $other ? null : $value[$group->value] ?? null, $other);
     }
 
     /**
      * What forces the order.
      *
-     * @return list<string>
+     * @return list<BallInTheWay>
      */
-    private function order(Rack $start, StateValues $stateValues, RemainingBalls $remaining, Plan $plan): array
+    private static function inTheWay(Rack $start, StateValues $stateValues, Plan $plan): array
     {
-        $says = [];
+        $remaining = RemainingBalls::of($start->layout);
+        $pots = $stateValues->pots;
         $own = $start->rules()->ownBalls($start->layout);
-        $turn = array_flip(array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots));
+        $turn = array_flip(array_map(static fn(PlannedShot $s): int => $s->pot->ball, $plan->shots));
+        $found = [];
         foreach ($own as $ball) {
-            if (!$stateValues->pots->liesBadly($remaining, $ball)) {
-                continue;
-            }
-            foreach ($own as $other) {
+            foreach ($pots->liesBadly($remaining, $ball) ? array_diff($own, [$ball]) : [] as $other) {
                 $without = $remaining->without($other);
-                if (
-                    $other !== $ball
-                    && !$stateValues->pots->liesBadly($without, $ball)
-                    && $stateValues->pots->room($without, $ball) > self::FREED * $stateValues->pots->room($remaining, $ball)
-                ) {
-                    $says[] = isset($turn[$ball], $turn[$other]) && $turn[$other] > $turn[$ball]
-                        ? \sprintf('The %d is in the way of the %d and comes after it.', $other, $ball)
-                        : \sprintf('The %d must go before the %d: it is in its way.', $other, $ball);
+                if (!$pots->liesBadly($without, $ball) && $pots->room($without, $ball) > self::FREED * $pots->room($remaining, $ball)) {
+                    $found[] = new BallInTheWay($ball, $other, isset($turn[$ball], $turn[$other]) && $turn[$other] > $turn[$ball]);
                     break;
                 }
             }
         }
-        $cluster = RemainingBalls::ballsIn($stateValues->pots->cluster & $remaining->bits);
-        if ([] !== $cluster) {
-            $breaks = null;
-            foreach ($plan->shots as $n => $shot) {
-                foreach ($shot->ideas as $idea) {
-                    $breaks ??= str_starts_with($idea, 'Breaks') ? $n + 1 : null;
-                }
-            }
-            $says[] = 1 === \count($cluster)
-                ? "The {$cluster[0]} goes nowhere as it lies."
-                : \sprintf(
-                    'The %s lie in a cluster and go only once it is open%s.',
-                    ShotPurpose::balls($cluster),
-                    null === $breaks ? '' : "; shot $breaks opens it",
-                );
-        }
 
-        return $says;
+        return $found;
     }
 
-    /**
-     * A ball far from the rest, left for late.
-     *
-     * @return list<string>
-     */
-    private function far(Plan $plan, Rack $start): array
+    private static function cluster(StateValues $stateValues, RemainingBalls $remaining, Plan $plan): ?ClusterToOpen
     {
-        $order = array_map(static fn(PlannedShot $s): int => $s->ball, \array_slice($plan->shots, $this->kept));
-        if ($start->rules()->hasFixedOrder() || \count($order) < 4) {
-            return [];
+        $cluster = RemainingBalls::ballsIn($stateValues->pots->cluster & $remaining->bits);
+        if ([] === $cluster) {
+            return null;
         }
-        foreach (\array_slice($order, -3) as $ball) {
-            $near = INF;
-            foreach ($order as $other) {
-                // The last ball counts for nothing: it may well lie beside the far one.
-                $near = $other === $ball || $other === $order[\count($order) - 1] ? $near : min(
-                    $near,
-                    $start->layout->ball($ball)->distanceTo($start->layout->ball($other)),
-                );
-            }
-            if ($near > Defaults::FAR) {
-                return [\sprintf('The %d lies far from the rest and is left for the end.', $ball)];
+        foreach ($plan->shots as $n => $shot) {
+            if ([] !== array_filter($shot->findings, static fn(Finding $f): bool => $f instanceof BreaksCluster)) {
+                return new ClusterToOpen($cluster, $n + 1);
             }
         }
 
-        return [];
+        return new ClusterToOpen($cluster, null);
+    }
+
+    /** A ball far from the rest, left for late. */
+    private function far(Plan $plan, Rack $start): ?LeftForTheEnd
+    {
+        $order = array_map(static fn(PlannedShot $s): int => $s->pot->ball, \array_slice($plan->shots, $this->kept));
+        if ($start->rules()->hasFixedOrder() || \count($order) < self::ENOUGH) {
+            return null;
+        }
+        // The last ball counts for nothing: it may well lie beside the far one.
+        $others = \array_slice($order, 0, -1);
+        foreach (\array_slice($order, -self::LATE) as $ball) {
+            $near = INF;
+            foreach (array_diff($others, [$ball]) as $other) {
+                $near = min($near, $start->layout->ball($ball)->distanceTo($start->layout->ball($other)));
+            }
+            if ($near > Defaults::FAR) {
+                return new LeftForTheEnd($ball);
+            }
+        }
+
+        return null;
     }
 
     /** Straight pool goes on: the table with one ball left, as the last shot leaves it. */
@@ -206,81 +205,63 @@ final readonly class Explanation
 
     /**
      * @param list<Route> $others
-     *
-     * @return list<string>
      */
-    private static function other(Plan $plan, PlannedShot $first, array $others): array
+    private static function other(Plan $plan, PlannedShot $first, array $others): ?OtherShot
     {
         foreach ($others as $route) {
-            if ($route->pot->ball !== $first->ball || $route->pot->pocket !== $first->pocket) {
-                $less = 100 * ($plan->runOut - $route->chances->value);
-                $what = $route->pot->ball !== $first->ball ? \sprintf('The %d first', $route->pot->ball) : \sprintf(
-                    'The %d in the %s pocket',
-                    $route->pot->ball,
-                    $route->pot->pocket->spoken(),
+            if (!$route->pot->is($first->pot)) {
+                return new OtherShot(
+                    $route->pot,
+                    $route->pot->ball !== $first->pot->ball,
+                    $route->chances,
+                    $plan->runOut - $route->chances->value,
                 );
-
-                return [
-                    \sprintf(
-                        '%s instead: about %.0f %%, %s; pot %.0f %%, position %.0f %%.',
-                        $what,
-                        100 * $route->chances->value,
-                        $less < 0.5 ? 'as good' : \sprintf('%.0f points less', $less),
-                        100 * $route->chances->pot,
-                        100 * $route->chances->position,
-                    ),
-                ];
             }
         }
 
-        return [];
+        return null;
     }
 
     /**
      * What better hands would give: the value of the same positions for a player with smaller errors.
      *
-     * @return list<string>
+     * @return list<BetterSkill>
      */
-    private function skill(Rack $start, RemainingBalls $remaining, float $runOut, float $now): array
+    private function skill(Rack $start, float $runOut, float $now): array
     {
-        $cue = $start->layout->ball(BallId::CUE);
-        if ($now < 0.005) {
+        if ($now < self::NOTHING) {
             return [];
         }
         $p = $start->player;
         $less = 1 - self::BETTER;
-        $says = [];
+        $found = [];
         foreach ([
-            'speed control' => new Player($p->level, $p->aim, $p->speed * $less, $p->tip, $p->hand, $p->reach, $p->name),
-            'aim' => $p->withAim($p->aim * $less),
-        ] as $skill => $better) {
-            $then = $this->planner->values->roughly($start->withPlayer($better))->valueAt($remaining, $cue->x, $cue->y);
-            $more = min(1.0, $runOut * $then / $now) - $runOut;
-            if ($more >= 0.005) {
-                $says[] = \sprintf('%.0f %% better %s: +%.0f points.', 100 * self::BETTER, $skill, 100 * $more);
+            [Skill::Speed, new Player($p->level, $p->aim, $p->speed * $less, $p->tip, $p->hand, $p->reach, $p->name)],
+            [Skill::Aim, $p->withAim($p->aim * $less)],
+        ] as [$skill, $better]) {
+            $gain = $this->scaled($start->withPlayer($better), $this->constraints, $runOut, $now) - $runOut;
+            if ($gain >= self::NOTHING) {
+                $found[] = new BetterSkill($skill, self::BETTER, $gain);
             }
         }
 
-        return $says;
+        return $found;
     }
 
-    /**
-     * @param float $now value of the cue ball's position, roughly
-     *
-     * @return list<string>
-     */
-    private function pinned(Rack $start, RemainingBalls $remaining, float $runOut, float $now): array
+    /** @param float $now value of the cue ball's position, roughly */
+    private function pinned(Rack $start, float $runOut, float $now): ?CostOfConstraints
     {
-        if ($this->constraints->isEmpty()) {
-            return [];
-        }
-        $cue = $start->layout->ball(BallId::CUE);
-        $now = max($now, 1e-3);
-        $free = $this->planner->values->roughly($start, new PlanConstraints())->valueAt($remaining, $cue->x, $cue->y);
-        $cost = min(1.0, $runOut * $free / $now) - $runOut;
+        return $this->constraints->isEmpty()
+            ? null
+            : new CostOfConstraints($this->scaled($start, new PlanConstraints(), $runOut, max($now, 1e-3)) - $runOut);
+    }
 
-        return [
-            $cost < 0.005 ? 'What is pinned costs nothing to speak of.' : \sprintf('What is pinned costs about %.0f points.', 100 * $cost),
-        ];
+    /** The chance to run out under other circumstances: as the value of the position, roughly, grows. */
+    private function scaled(Rack $rack, PlanConstraints $constraints, float $runOut, float $now): float
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+        $then = $this->planner->values->roughly($rack, $constraints)->valueAt(RemainingBalls::of($rack->layout), $cue->x, $cue->y);
+
+        return min(1.0, $runOut * $then / $now);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Finding;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -15,8 +16,8 @@ final readonly class Plan
      * @param Rack              $rack    as it begins: the cue ball put down, the group taken
      * @param list<PlannedShot> $shots
      * @param float             $runOut  chance to run out, 0–1
-     * @param string|null       $stopped why it does not go to the end; null when it does
-     * @param list<string>      $says    what it turns on and how it compares, whole sentences
+     * @param Finding|null      $stopped why it does not go to the end; null when it does
+     * @param list<Finding>     $says    what it turns on and how it compares
      * @param int|null          $hinge   number of the shot that most is lost on, from 1
      * @param bool              $settled nothing more will be found
      * @param BreakShot|null    $break   of straight pool, from where the last shot leaves the cue ball
@@ -25,7 +26,7 @@ final readonly class Plan
         public Rack $rack,
         public array $shots,
         public float $runOut,
-        public ?string $stopped,
+        public ?Finding $stopped,
         public array $says = [],
         public ?int $hinge = null,
         public bool $settled = false,
@@ -68,7 +69,7 @@ final readonly class Plan
     private function rising(): array
     {
         $pools = [];
-        foreach ([...array_map(static fn(PlannedShot $s): float => $s->runOut, $this->shots), 1.0] as $value) {
+        foreach ([...array_map(static fn(PlannedShot $s): float => $s->chances->runOut, $this->shots), 1.0] as $value) {
             $pools[] = [$value, 1];
             while (\count($pools) > 1 && $pools[\count($pools) - 2][0] > $pools[\count($pools) - 1][0]) {
                 [$b, $m] = array_pop($pools);

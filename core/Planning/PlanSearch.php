@@ -4,17 +4,25 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Finding;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Planning\Finding\BreakShotFollows;
+use ZigLane\Core\Planning\Finding\KeptLegBreaks;
+use ZigLane\Core\Planning\Finding\KeptShot;
+use ZigLane\Core\Planning\Finding\NoCueBall;
+use ZigLane\Core\Planning\Finding\NoShot;
+use ZigLane\Core\Planning\Finding\RackStands;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\Order;
-use ZigLane\Core\Routes\Reason;
 use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteSummary;
 use ZigLane\Core\Routes\TakeOver;
 
 /**
@@ -73,8 +81,8 @@ final class PlanSearch
                 $this->rack,
                 $shots,
                 0.0,
-                'The rack stands: first comes the break shot. Plan the next rack from where it leaves the balls.',
-                [$break->words()],
+                new RackStands(),
+                [new BreakShotFollows()],
                 settled: true,
                 break: $break,
             );
@@ -131,7 +139,7 @@ final class PlanSearch
     /**
      * The rack after the legs that are kept.
      *
-     * @return array{Rack, list<PlannedShot>, string|null}
+     * @return array{Rack, list<PlannedShot>, KeptLegBreaks|null}
      */
     private function kept(): array
     {
@@ -141,26 +149,18 @@ final class PlanSearch
             $leg = $this->player->leg($n + 1, $spec, $rack->layout, $rack->rules());
             $after = $leg->after();
             if (LegState::Holds !== $leg->state || null === $after || null === $spec->ball || null === $spec->pocket) {
-                return [
-                    $rack,
-                    $shots,
-                    \sprintf('Leg %d, which was to be kept, does not hold: %s', $n + 1, $leg->faults[0] ?? 'it names no ball'),
-                ];
+                return [$rack, $shots, new KeptLegBreaks($n + 1, $leg->faults[0] ?? null)];
             }
             $shots[] = new PlannedShot(
-                $spec->ball,
-                $spec->pocket,
+                new Pot($spec->ball, $spec->pocket),
                 $spec,
                 $rack->layout,
-                1.0,
-                1.0,
-                1.0,
+                new ShotChances(1.0, 1.0, 1.0),
                 new Region([]),
                 new Region([]),
                 $after->ball(BallId::CUE),
-                'your own stroke',
-                ['Kept as you planned it.'],
-                [],
+                null,
+                [new KeptShot()],
                 true,
             );
             $rack = $rack->withLayout($after)->withBallInHand(false);
@@ -209,7 +209,7 @@ final class PlanSearch
         $over = $rack->rules()->isOver($rack->layout);
         $from = $shots[$this->constraints->keep] ?? null;
 
-        return new Plan($this->beginning($began), $shots, $from->runOut ?? ($over ? 1.0 : 0.0), $over ? null : self::noShot($rack));
+        return new Plan($this->beginning($began), $shots, $from->chances->runOut ?? ($over ? 1.0 : 0.0), $over ? null : self::noShot($rack));
     }
 
     /** The rack as it was given, with the cue ball and the group as the plan took them. */
@@ -221,18 +221,14 @@ final class PlanSearch
         return $inHand ? $rack->withBall(BallId::CUE, $taken->layout->ball(BallId::CUE)) : $rack;
     }
 
-    private static function noShot(Rack $rack): string
+    private static function noShot(Rack $rack): Finding
     {
-        $targets = $rack->rules()->legalTargets($rack->layout);
-        $name = 1 === \count($targets) ? "the {$targets[0]}" : 'any ball';
         if (!$rack->layout->has(BallId::CUE)) {
-            return 'There is no cue ball on the table.';
+            return new NoCueBall();
         }
         $from = FromHere::now($rack, $rack->layout->ball(BallId::CUE))[0] ?? null;
 
-        return null === $from || '' === $from->why
-            ? "There is no shot on $name that keeps the cue ball on the table."
-            : "There is no direct shot on $name: {$from->why}.";
+        return new NoShot($rack->rules()->legalTargets($rack->layout), $from?->why);
     }
 
     private function shot(Planner $planner, Rack $rack, ChosenShot $choice, bool $settled): PlannedShot
@@ -245,19 +241,19 @@ final class PlanSearch
         $leads = $planner->leads($rack, $route->pot);
 
         return new PlannedShot(
-            $route->pot->ball,
-            $route->pot->pocket,
+            $route->pot,
             $spec,
             $rack->layout,
-            $route->chances->pot,
-            $last ? $route->chances->pot : $route->chances->position,
-            $route->chances->value,
+            new ShotChances(
+                $route->chances->pot,
+                $last ? $route->chances->pot : $route->chances->position,
+                $route->chances->value,
+            ),
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::POSITION * $leads),
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::HEART * $leads),
             $route->stop,
-            $route->family->words(),
-            $settled ? [Reason::of($route)] : [],
-            ShotPurpose::of($rack, $choice),
+            $route->family,
+            [...($settled ? [RouteSummary::of($route)] : []), ...ShotPurpose::of($rack, $choice)],
             $settled,
         );
     }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Finding;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Routes\Family;
 
 /**
  * One shot of a plan.
@@ -16,32 +18,24 @@ use ZigLane\Core\Rack\ShotSpec;
 final readonly class PlannedShot
 {
     /**
-     * @param Layout       $before   the balls when its turn comes, when nothing goes wrong until then
-     * @param float        $pot      chance of the pot, 0–1, the cue ball staying up
-     * @param float        $position chance of the pot and a good place for the rest, 0–1
-     * @param float        $runOut   chance to run out from here on, 0–1
-     * @param Region       $zone     good places for the rest; empty after the last shot
-     * @param Region       $heart    the best part of that
-     * @param Point        $rest     where the cue ball stops when nothing goes wrong
-     * @param string       $words    the route in the trade's words
-     * @param list<string> $why      whole sentences
-     * @param list<string> $ideas    what the shot turns on, whole sentences
-     * @param bool         $settled  whether its stroke has been searched for, else it is a first one
+     * @param Layout        $before   the balls when its turn comes, when nothing goes wrong until then
+     * @param Region        $zone     good places for the rest; empty after the last shot
+     * @param Region        $heart    the best part of that
+     * @param Point         $rest     where the cue ball stops when nothing goes wrong
+     * @param Family|null   $family   of the route; null for the player's own stroke
+     * @param list<Finding> $findings what the route is and what the shot turns on
+     * @param bool          $settled  whether its stroke has been searched for, else it is a first one
      */
     public function __construct(
-        public int $ball,
-        public Pocket $pocket,
+        public Pot $pot,
         public ShotSpec $spec,
         public Layout $before,
-        public float $pot,
-        public float $position,
-        public float $runOut,
+        public ShotChances $chances,
         public Region $zone,
         public Region $heart,
         public Point $rest,
-        public string $words,
-        public array $why,
-        public array $ideas,
+        public ?Family $family,
+        public array $findings,
         public bool $settled,
     ) {}
 }

@@ -4,7 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Finding;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Planning\Finding\BreaksCluster;
+use ZigLane\Core\Planning\Finding\BumpsFree;
+use ZigLane\Core\Planning\Finding\KeyShot;
+use ZigLane\Core\Planning\Finding\RightSide;
+use ZigLane\Core\Planning\Finding\RoundTheTable;
+use ZigLane\Core\Planning\Finding\RunsInto;
+use ZigLane\Core\Planning\Finding\Side;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
@@ -12,7 +20,7 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Openings;
 
 /**
- * What a planned shot turns on, in the trade's words.
+ * What a planned shot turns on.
  */
 final class ShotPurpose
 {
@@ -24,8 +32,11 @@ final class ShotPurpose
 
     private function __construct() {}
 
+    /** A way over so many cushions or more is worth a word. */
+    private const ROUND = 3;
+
     /**
-     * @return list<string> whole sentences
+     * @return list<Finding>
      */
     public static function of(Rack $rack, ChosenShot $choice): array
     {
@@ -37,7 +48,7 @@ final class ShotPurpose
         ]));
     }
 
-    private static function rightSide(Rack $rack, ChosenShot $choice): ?string
+    private static function rightSide(Rack $rack, ChosenShot $choice): ?RightSide
     {
         $route = $choice->route;
         if (null === $route->next || $choice->stateValues->isOver($choice->left()->without($route->next->ball))) {
@@ -49,23 +60,15 @@ final class ShotPurpose
         if ($most < self::RIGHT_SIDE * min($left, $right)) {
             return null;
         }
-        $then = $rack->layout->without($route->pot->ball);
-        $cut = (new PotChance($rack->simulator(), new Layout([$ball => $then->ball($ball)]), $route->next, $rack->player))->cutFrom($route->stop->x, $route->stop->y);
-        $side = $left > $right ? 'left' : 'right';
-        if ($side !== ($cut > 0.0 ? 'left' : 'right')) {
-            return null;
-        }
+        $only = new Layout([$ball => $rack->layout->without($route->pot->ball)->ball($ball)]);
+        $pot = new PotChance($rack->simulator(), $only, $route->next, $rack->player);
+        $side = $left > $right ? Side::Left : Side::Right;
+        $leaves = $pot->cutFrom($route->stop->x, $route->stop->y) > 0.0 ? Side::Left : Side::Right;
 
-        return \sprintf(
-            'Stay on the right side of the %d, %s of its line: from there the rest is about %.0f %%, from the other side %.0f %%.',
-            $ball,
-            $side,
-            100 * $most,
-            100 * min($left, $right),
-        );
+        return $side === $leaves ? new RightSide($ball, $side, $most, min($left, $right)) : null;
     }
 
-    private static function moved(Rack $rack, ChosenShot $choice): ?string
+    private static function moved(Rack $rack, ChosenShot $choice): ?Finding
     {
         $route = $choice->route;
         if ($route->chances->touches < self::ON_PURPOSE) {
@@ -77,23 +80,14 @@ final class ShotPurpose
         if ([] === $moved) {
             return null;
         }
-        $cluster = array_values(array_filter($moved, static fn(int $b): bool => $choice->stateValues->pots->isInCluster($b)));
-        if ([] === $cluster) {
-            $badly = array_values(
-                array_filter($moved, static fn(int $b): bool => $choice->stateValues->pots->liesBadly($choice->left(), $b)),
-            );
-
-            return [] === $badly
-                ? \sprintf('Runs into the %s on the way.', self::balls($moved))
-                : \sprintf('Bumps the %s to where it goes: as it lies, it does not from much of the table.', self::balls($badly));
+        $pots = $choice->stateValues->pots;
+        $cluster = RemainingBalls::ballsIn($pots->cluster);
+        if ([] !== $cluster && [] !== array_intersect($moved, $cluster)) {
+            return new BreaksCluster($cluster, self::insurance($rack, $choice, $moved));
         }
-        $say = \sprintf(
-            'Breaks the cluster of the %s on the way.',
-            self::balls(RemainingBalls::ballsIn($choice->stateValues->pots->cluster)),
-        );
-        $insurance = self::insurance($rack, $choice, $moved);
+        $badly = array_values(array_filter($moved, static fn(int $b): bool => $pots->liesBadly($choice->left(), $b)));
 
-        return $say . (null === $insurance ? '' : " The $insurance is the insurance ball: it goes wherever the cue ball stops.");
+        return [] === $badly ? new RunsInto($moved) : new BumpsFree($badly);
     }
 
     /**
@@ -107,9 +101,9 @@ final class ShotPurpose
         $most = 1;
         $then = $rack->layout->without($choice->route->pot->ball);
         foreach ($choice->stateValues->due($choice->left()) as $ball) {
-            $ways = \in_array($ball, $moved, true) || $choice->stateValues->pots->isInCluster($ball) ? 0 : \count(
-                Openings::goingOf($rack->simulator(), $then, $ball),
-            );
+            $ways = \in_array($ball, $moved, true) || $choice->stateValues->pots->isInCluster($ball)
+                ? 0
+                : \count(Openings::goingOf($rack->simulator(), $then, $ball));
             if ($ways > $most) {
                 $most = $ways;
                 $best = $ball;
@@ -119,54 +113,34 @@ final class ShotPurpose
         return $best;
     }
 
-    private static function key(Rack $rack, ChosenShot $choice): ?string
+    private static function key(Rack $rack, ChosenShot $choice): ?KeyShot
     {
-        $left = $choice->left()->members();
         if ($rack->rules()->hasFixedOrder()) {
             return null;
         }
+        $ball = $choice->route->pot->ball;
         if ($rack->rules()->endsWithBreakShot()) {
-            return 1 === \count($left) ? \sprintf(
-                'The %d is the key ball: it leaves the cue ball for the break ball, the %d.',
-                $choice->route->pot->ball,
-                $left[0],
-            ) : null;
-        }
+            $left = $choice->left()->members();
 
-        return [8] === $choice->stateValues->due($choice->left())
-            ? \sprintf('The %d is the key ball: it leads to the 8.', $choice->route->pot->ball)
-            : null;
+            return 1 === \count($left) ? new KeyShot($ball, $left[0], true) : null;
+        }
+        $last = $rack->rules()->lastBall($rack->layout);
+
+        return null !== $last && [$last] === $choice->stateValues->due($choice->left()) ? new KeyShot($ball, $last, false) : null;
     }
 
-    private static function round(ChosenShot $choice): ?string
+    private static function round(ChosenShot $choice): ?RoundTheTable
     {
-        $rails = \count($choice->route->family->rails);
-        if ($rails < 3) {
+        $rails = $choice->route->family->rails;
+        if (\count($rails) < self::ROUND) {
             return null;
         }
-        $say = \sprintf(
-            'Goes round %s cushions (%s)',
-            [3 => 'three', 4 => 'four', 5 => 'five'][$rails] ?? (string) $rails,
-            implode(', ', $choice->route->family->rails),
-        );
         foreach ($choice->others as $other) {
-            if ($other->pot->is($choice->route->pot) && \count($other->family->rails) < 3) {
-                return $say . \sprintf('; %s would keep about %.0f %%.', $other->family->words(), 100 * $other->chances->value);
+            if ($other->pot->is($choice->route->pot) && \count($other->family->rails) < self::ROUND) {
+                return new RoundTheTable($rails, $other->family, $other->chances->value);
             }
         }
 
-        return "$say.";
-    }
-
-    /**
-     * "4, 7 and 9".
-     *
-     * @param list<int> $balls
-     */
-    public static function balls(array $balls): string
-    {
-        $last = array_pop($balls);
-
-        return [] === $balls ? (string) $last : implode(', ', $balls) . " and $last";
+        return new RoundTheTable($rails, null, 0.0);
     }
 }

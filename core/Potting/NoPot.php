@@ -9,9 +9,21 @@ namespace ZigLane\Core\Potting;
  */
 enum NoPot: string
 {
-    case NoRoom = 'the cue ball cannot lie there';
-    case TooThin = 'too thin, or from the wrong side';
-    case DoesNotGo = 'the ball does not go there';
-    case OutOfReach = 'the cue does not get there';
-    case Blocked = 'another ball is in the cue ball’s way';
+    /** The cue ball cannot lie there. */
+    case NoRoom = 'no-room';
+
+    /** Too thin, or from the wrong side. */
+    case TooThin = 'too-thin';
+
+    /** Too thin for every pocket, or from the wrong side. */
+    case TooThinForAll = 'too-thin-for-all';
+
+    /** The ball does not go there. */
+    case DoesNotGo = 'does-not-go';
+
+    /** The cue does not get there. */
+    case OutOfReach = 'out-of-reach';
+
+    /** Another ball is in the cue ball's way. */
+    case Blocked = 'blocked';
 }

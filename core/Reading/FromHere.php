@@ -24,9 +24,9 @@ final readonly class FromHere
      * @param int                     $ball
      * @param bool                    $later whether the balls before it are taken as gone
      * @param list<array{Pocket, PotEstimate}> $pots  the likeliest first; empty when there is none
-     * @param string                  $why   when there is none
+     * @param NoPot|null              $why   when there is none
      */
-    private function __construct(public int $ball, public bool $later, public array $pots, public string $why) {}
+    private function __construct(public int $ball, public bool $later, public array $pots, public ?NoPot $why) {}
 
     /** Chance of the likeliest pot, 0–1; 0 where there is none. */
     public function chance(): float
@@ -71,18 +71,18 @@ final readonly class FromHere
         $simulator = $rack->simulator();
         $layout = $later ? WhenDue::layout($rack->rules(), $rack->layout, $ball) : $rack->layout;
         $pots = [];
-        $why = '';
+        $why = null;
         foreach (Pocket::cases() as $pocket) {
             $pot = new PotChance($simulator, $layout, new Pot($ball, $pocket), $rack->player);
             if (!$pot->free($place->x, $place->y)) {
-                return new self($ball, $later, [], NoPot::NoRoom->value);
+                return new self($ball, $later, [], NoPot::NoRoom);
             }
             if (abs($pot->cutFrom($place->x, $place->y)) > self::WIDEST) {
                 continue;
             }
             $read = $pot->fromPlace($place->x, $place->y);
             if (null !== $read->why) {
-                $why = $read->why->value;
+                $why = $read->why;
             } elseif ($read->chance >= 0.005) {
                 $pots[] = [$pocket, $read];
             }
@@ -93,7 +93,7 @@ final readonly class FromHere
             $ball,
             $later,
             \array_slice($pots, 0, 2),
-            [] === $pots ? ('' === $why ? 'too thin for every pocket, or from the wrong side' : $why) : '',
+            [] === $pots ? $why ?? NoPot::TooThinForAll : null,
         );
     }
 }

@@ -25,19 +25,4 @@ final readonly class Indirect
         public ?int $off,
         public float $width,
     ) {}
-
-    /** The way in words. */
-    public function words(): string
-    {
-        return match ($this->kind) {
-            IndirectKind::Bank => \sprintf('bank the %d into the %s pocket', $this->ball, $this->pocket->spoken()),
-            IndirectKind::Carom => \sprintf('carom the %d off the %d into the %s pocket', $this->ball, $this->off, $this->pocket->spoken()),
-            IndirectKind::Combination => \sprintf(
-                'the %d–%d combination into the %s pocket',
-                $this->ball,
-                $this->potted,
-                $this->pocket->spoken(),
-            ),
-        };
-    }
 }

@@ -25,7 +25,7 @@ final readonly class SpeedWindow
      * @param float $dangerLow   0–1, what is lost just below the softest
      * @param float $dangerHigh  0–1, what is lost just above the hardest
      */
-    private function __construct(
+    public function __construct(
         public float $low,
         public float $high,
         public float $recommended,
@@ -64,18 +64,6 @@ final readonly class SpeedWindow
         $middle = 0.5 + self::LEAN * ($dangerLow - $dangerHigh);
 
         return new self($low, $high, $low + ($high - $low) * max(0.2, min(0.8, $middle)), $dangerLow, $dangerHigh);
-    }
-
-    /** "8 % softer to 12 % harder". */
-    public function words(): string
-    {
-        $say = static fn(float $at): string => match (true) {
-            abs($at - 1.0) < 0.005 => 'as struck',
-            $at < 1.0 => \sprintf('%.0f %% softer', (1.0 - $at) * 100),
-            default => \sprintf('%.0f %% harder', ($at - 1.0) * 100),
-        };
-
-        return $say($this->low) . ' to ' . $say($this->high);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Routes;
 
+use ZigLane\Core\ListOf;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\BallStates;
 
@@ -34,7 +35,13 @@ final readonly class Family
      * @param string       $side   "", "inside" or "outside"
      * @param string       $spin   at the first cushion: "", "running" or "reverse"
      */
-    private function __construct(public array $rails, public string $stroke, public string $side, public string $spin) {}
+    public function __construct(
+        #[ListOf('string')]
+        public array $rails,
+        public string $stroke,
+        public string $side,
+        public string $spin,
+    ) {}
 
     /**
      * @param BallStates  $whole  the shot, recorded
@@ -78,18 +85,5 @@ final readonly class Family
     public function key(): string
     {
         return implode('-', $this->rails) . '|' . $this->stroke . '|' . $this->side;
-    }
-
-    /** "follow with running outside spin, foot and left cushions". */
-    public function words(): string
-    {
-        $spin = trim("{$this->spin} {$this->side}");
-        $rails = match (\count($this->rails)) {
-            0 => 'no cushion',
-            1 => "{$this->rails[0]} cushion",
-            default => implode(', ', \array_slice($this->rails, 0, -1)) . ' and ' . $this->rails[\count($this->rails) - 1] . ' cushions',
-        };
-
-        return $this->stroke . ('' === $spin ? '' : " with $spin spin") . ", $rails";
     }
 }

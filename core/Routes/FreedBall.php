@@ -16,16 +16,4 @@ final readonly class FreedBall
      * @param bool  $before whether it goes as it lies
      */
     public function __construct(public int $ball, public float $moved, public float $goes, public bool $before) {}
-
-    /** What is done for the ball, in words. */
-    public function words(): string
-    {
-        return \sprintf(
-            'Moves the %d in %.0f %% of the tries; it %s, afterwards it does in %.0f %%',
-            $this->ball,
-            100 * $this->moved,
-            $this->before ? 'goes as it lies' : 'goes nowhere as it lies',
-            100 * $this->goes,
-        );
-    }
 }

@@ -127,7 +127,7 @@ final class TroubleWording
 
     private static function otherWay(?Indirect $way): string
     {
-        return null === $way ? '' : \sprintf(' Or %s.', $way->words());
+        return null === $way ? '' : \sprintf(' Or %s.', PotWording::indirect($way));
     }
 
     /**

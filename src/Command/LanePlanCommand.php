@@ -10,9 +10,9 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\CountedDeadline;
-use ZigLane\Core\Planning\Files\PlanFile;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Rack\Files\RackFile;
 

@@ -19,8 +19,8 @@ use ZigLane\App\View\PlanView;
 use ZigLane\App\View\TableDrawing;
 use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\App\Work\TaskDesk;
+use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Planning\Files\ConstraintsFile;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Rack\Rack;
 

@@ -56,7 +56,7 @@ class PlanRecord
     #[ORM\Column(type: Types::FLOAT)]
     private float $budget;
 
-    /** The best so far, as Core\Planning\Files\PlanFile describes it; null before the first. */
+    /** The best so far, as Core\Files\PlanFile describes it; null before the first. */
     #[ORM\Column(type: Types::TEXT, length: 16777215, nullable: true)]
     private ?string $result = null; // @phpstan-ignore property.unusedType (workers write it)
 

@@ -10,8 +10,8 @@ use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Entity\RackRecord;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Planning\Files\ConstraintsFile;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Planning\PlanSearch;
 

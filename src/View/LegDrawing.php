@@ -8,10 +8,10 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Line\LegOutcome;
-use ZigLane\Core\Line\LegReading;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Physics\PathPiece;
 use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Wording\LegReading;
 
 /**
  * One leg as the page shows it: paths and marks in mm, and its words.

@@ -7,15 +7,17 @@ namespace ZigLane\App\View;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\OpenRack;
+use ZigLane\Core\Files\ConstraintsFile;
+use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\BreakShot;
-use ZigLane\Core\Planning\Files\ConstraintsFile;
-use ZigLane\Core\Planning\Files\PlanFile;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Wording\PlanWording;
+use ZigLane\Core\Wording\ShotWording;
 
 /**
  * A plan as the page shows it.
@@ -74,8 +76,8 @@ final readonly class PlanView
         $this->stale = null !== $record && (null !== $damage || $this->changed($record));
         $this->line = $plan?->line();
         $this->runOut = $plan?->runOut;
-        $this->stopped = $plan?->stopped;
-        $this->says = $plan->says ?? [];
+        $this->stopped = null === $plan ? null : PlanWording::stopped($plan);
+        $this->says = null === $plan ? [] : PlanWording::says($plan);
         $this->hinge = $plan?->hinge;
         $this->break = $plan?->break;
         $shots = [];
@@ -83,14 +85,14 @@ final readonly class PlanView
             \assert(null !== $plan);
             $shots[] = [
                 'number' => $n + 1,
-                'ball' => $shot->ball,
-                'pocket' => $shot->pocket->spoken(),
-                'pot' => $shot->pot,
-                'position' => $shot->position,
-                'runOut' => $shot->runOut,
+                'ball' => $shot->pot->ball,
+                'pocket' => $shot->pot->pocket->spoken(),
+                'pot' => $shot->chances->pot,
+                'position' => $shot->chances->position,
+                'runOut' => $shot->chances->runOut,
                 'sofar' => $plan->through($n + 1),
-                'route' => $shot->words,
-                'why' => $shot->why,
+                'route' => ShotWording::route($shot),
+                'why' => ShotWording::why($shot),
                 'rough' => !$shot->settled,
                 'hinge' => $n + 1 === $plan->hinge,
                 'zone' => ZoneDrawing::path($shot->zone),

@@ -7,9 +7,9 @@ namespace ZigLane\App\View;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
-use ZigLane\Core\Routes\Reason;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\TakeOver;
+use ZigLane\Core\Wording\RouteWording;
 
 /**
  * One alternative as the page shows it: its path in mm, its words, and the leg it would become.
@@ -42,8 +42,8 @@ final readonly class RouteView
         $this->path = Svg::path($result->paths[BallId::CUE] ?? []);
         $this->ballPath = Svg::path($result->paths[$route->pot->ball] ?? []);
         $this->stop = LegDrawing::mark($route->stop);
-        $this->why = Reason::of($route);
-        $this->against = null === $next || null !== $route->freed || null !== $next->freed ? '' : Reason::against($route, $next);
+        $this->why = RouteWording::why($route);
+        $this->against = null === $next || null !== $route->freed || null !== $next->freed ? '' : RouteWording::against($route, $next);
         $this->spec = TakeOver::spec($rack, $route->pot, $route->shot);
     }
 

@@ -8,6 +8,7 @@ use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Wording\LegWording;
 
 final class DemoTest extends AppTestCase
 {
@@ -26,7 +27,7 @@ final class DemoTest extends AppTestCase
         $legs = LinePlayer::for($complete)->play($complete);
         self::assertCount(9, $legs);
         foreach ($legs as $leg) {
-            self::assertSame(LegState::Holds, $leg->state, implode(' ', $leg->faults));
+            self::assertSame(LegState::Holds, $leg->state, implode(' ', array_map(LegWording::fault(...), $leg->faults)));
         }
         self::assertTrue($legs[8]->verdict?->won);
 

@@ -7,6 +7,7 @@ namespace ZigLane\Tests\Golden;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Experiments\Planned;
 use ZigLane\Core\Experiments\Season;
+use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
@@ -16,7 +17,6 @@ use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Planning\CountedDeadline;
-use ZigLane\Core\Planning\Files\PlanFile;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
@@ -27,10 +27,10 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\ZoneFinder;
-use ZigLane\Core\Routes\Reason;
 use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Core\Wording\KeyBallWording;
 use ZigLane\Core\Wording\ReadingSummary;
+use ZigLane\Core\Wording\RouteWording;
 use ZigLane\Core\Wording\TroubleWording;
 
 /**
@@ -107,9 +107,9 @@ final class Described
         $routes = [];
         foreach (\array_slice($search->settled(), 0, 6) as $r) {
             $routes[] = [
-                'ball' => $r->pot->ball, 'pocket' => $r->pot->pocket->value, 'shot' => self::shot($r->shot), 'offset' => $r->offset, 'words' => $r->family->words(),
+                'ball' => $r->pot->ball, 'pocket' => $r->pot->pocket->value, 'shot' => self::shot($r->shot), 'offset' => $r->offset, 'words' => RouteWording::family($r->family),
                 'stop' => [$r->stop->x, $r->stop->y], 'travel' => $r->travel, 'pot' => $r->chances->pot, 'position' => $r->chances->position, 'value' => $r->chances->value,
-                'scratch' => $r->chances->scratch, 'touches' => $r->chances->touches, 'hooked' => $r->chances->hooked, 'astray' => $r->chances->astray, 'tries' => $r->chances->tries, 'why' => Reason::of($r),
+                'scratch' => $r->chances->scratch, 'touches' => $r->chances->touches, 'hooked' => $r->chances->hooked, 'astray' => $r->chances->astray, 'tries' => $r->chances->tries, 'why' => RouteWording::why($r),
             ];
         }
 

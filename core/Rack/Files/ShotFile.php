@@ -114,7 +114,7 @@ final class ShotFile
             'final' => $final,
             'routes' => $routes,
             'firstHit' => null === $result->firstHit ? null : BallId::name($result->firstHit),
-            'foul' => $rack->rules()->judge($rack->layout, $result)->foul?->value,
+            'foul' => $rack->rules()->judge($rack->layout, $result)->foul?->foul->value,
         ];
     }
 

@@ -14,6 +14,7 @@ use ZigLane\Core\Games\Verdict;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Wording\FoulWording;
 
 /**
  * The rules as commonly played; an event's own rules decide.
@@ -52,11 +53,11 @@ final class RulesTest extends TestCase
         self::assertSame([2], $rules->legalTargets($before));
         self::assertNull(self::judge(GameName::NineBall, $before, 2)->foul);
         $wrong = self::judge(GameName::NineBall, $before, 5);
-        self::assertSame(Foul::WrongBallFirst, $wrong->foul);
-        self::assertSame('Foul: the cue ball touches the 5 first, not the 2.', $wrong->why);
-        self::assertSame(Foul::NoHit, self::judge(GameName::NineBall, $before, null)->foul);
-        self::assertSame(Foul::NoRail, self::judge(GameName::NineBall, $before, 2, rail: false)->foul);
-        self::assertSame(Foul::Scratch, self::judge(GameName::NineBall, $before, 2, [2, 0])->foul);
+        self::assertSame(Foul::WrongBallFirst, $wrong->foul?->foul);
+        self::assertSame('Foul: the cue ball touches the 5 first, not the 2.', FoulWording::sentence($wrong->foul));
+        self::assertSame(Foul::NoHit, self::judge(GameName::NineBall, $before, null)->foul?->foul);
+        self::assertSame(Foul::NoRail, self::judge(GameName::NineBall, $before, 2, rail: false)->foul?->foul);
+        self::assertSame(Foul::Scratch, self::judge(GameName::NineBall, $before, 2, [2, 0])->foul?->foul);
         self::assertTrue(self::judge(GameName::NineBall, $before, 2, [9])->won, 'the nine off the 2 wins');
         self::assertFalse(self::judge(GameName::NineBall, $before, 5, [9])->won, 'not after a foul');
         self::assertFalse(self::judge(GameName::NineBall, $before, 2, [9, 0])->won);
@@ -77,7 +78,7 @@ final class RulesTest extends TestCase
         self::assertSame([1], GameName::EightBall->rules(Group::Solids)->legalTargets($before));
         self::assertSame([12], GameName::EightBall->rules(Group::Stripes)->legalTargets($before));
         self::assertSame([8], GameName::EightBall->rules(Group::Solids)->legalTargets(self::layout(8, 12)));
-        self::assertSame(Foul::WrongBallFirst, self::judge(GameName::EightBall, $before, 12, group: Group::Solids)->foul);
+        self::assertSame(Foul::WrongBallFirst, self::judge(GameName::EightBall, $before, 12, group: Group::Solids)->foul?->foul);
         self::assertTrue(self::judge(GameName::EightBall, $before, 1, [8], group: Group::Solids)->lost, 'the eight too early');
         self::assertTrue(self::judge(GameName::EightBall, self::layout(8, 12), 8, [8], group: Group::Solids)->won);
         self::assertTrue(self::judge(GameName::EightBall, self::layout(8, 12), 8, [8, 0], group: Group::Solids)->lost, 'a scratch on the eight');

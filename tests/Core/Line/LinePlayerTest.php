@@ -11,7 +11,7 @@ use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Line\FirstTry;
-use ZigLane\Core\Line\LegReading;
+use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Layout;
@@ -21,6 +21,8 @@ use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Wording\LegReading;
+use ZigLane\Core\Wording\LegWording;
 
 final class LinePlayerTest extends TestCase
 {
@@ -45,7 +47,7 @@ final class LinePlayerTest extends TestCase
         $rack = self::rack([0 => [5, 2], 8 => [6.5, 1.2], 9 => [2, 3.5]], [self::leg(8, Pocket::FootLeft, 1.2), self::leg(9, Pocket::HeadRight)]);
         [$one, $two] = LinePlayer::for($rack)->play($rack);
         self::assertSame(LegState::Holds, $one->state);
-        self::assertSame(LegState::Holds, $two->state, implode(' ', $two->faults));
+        self::assertSame(LegState::Holds, $two->state, implode(' ', self::faults($two)));
         self::assertEquals($one->after(), $two->before);
         self::assertFalse($two->before?->has(8));
         self::assertTrue($two->verdict?->won);
@@ -57,10 +59,10 @@ final class LinePlayerTest extends TestCase
         $rack = self::rack([0 => [6, 2], 1 => [7, 1], 9 => [2, 3]], [self::leg(1, Pocket::FootLeft, 2.5, new Tip(0.0, 0.4)), self::leg(9, Pocket::HeadRight)]);
         [$one, $two] = LinePlayer::for($rack)->play($rack);
         self::assertSame(LegState::Breaks, $one->state);
-        self::assertSame(['Scratch: the cue ball drops in the foot left pocket.'], $one->faults);
+        self::assertSame(['Scratch: the cue ball drops in the foot left pocket.'], self::faults($one));
         self::assertStringContainsString('scratches in the foot left pocket', LegReading::of($one, TableSize::NineFoot));
         self::assertSame(LegState::Waits, $two->state);
-        self::assertSame(['Not reached: leg 1 does not hold.'], $two->faults);
+        self::assertSame(['Not reached: leg 1 does not hold.'], self::faults($two));
     }
 
     public function testUnintendedContactsAreSaid(): void
@@ -72,8 +74,8 @@ final class LinePlayerTest extends TestCase
         $cue = $leg->result->paths[0] ?? [];
         $inTheWay = $clear->withBall(7, $cue[\count($cue) - 1]->end());
         [$leg] = LinePlayer::for($inTheWay)->play($inTheWay);
-        self::assertSame(LegState::Holds, $leg->state, implode(' ', $leg->faults));
-        self::assertSame(['The cue ball runs into the 7.'], $leg->notes);
+        self::assertSame(LegState::Holds, $leg->state, implode(' ', self::faults($leg)));
+        self::assertSame(['The cue ball runs into the 7.'], array_map(LegWording::note(...), $leg->notes));
     }
 
     public function testALegForABallThatIsDownIsSpentAndTheLineGoesOn(): void
@@ -81,7 +83,7 @@ final class LinePlayerTest extends TestCase
         $rack = self::rack([0 => [5, 2], 8 => [6.5, 1.2], 9 => [2, 3.5]], [self::leg(8, Pocket::FootLeft, 1.2), self::leg(8, Pocket::FootLeft), self::leg(9, Pocket::HeadRight)]);
         $legs = LinePlayer::for($rack)->play($rack);
         self::assertSame([LegState::Holds, LegState::Spent, LegState::Holds], array_map(static fn($l) => $l->state, $legs));
-        self::assertSame(['The 8 is already down.'], $legs[1]->faults);
+        self::assertSame(['The 8 is already down.'], self::faults($legs[1]));
     }
 
     public function testTheWrongBallFirstBreaksALeg(): void
@@ -89,14 +91,14 @@ final class LinePlayerTest extends TestCase
         $rack = self::rack([0 => [5, 2], 1 => [1, 1], 9 => [6, 3]], [self::leg(9, Pocket::FootRight)]);
         [$leg] = LinePlayer::for($rack)->play($rack);
         self::assertSame(LegState::Breaks, $leg->state);
-        self::assertSame(['Foul: the cue ball touches the 9 first, not the 1.'], $leg->faults);
+        self::assertSame(['Foul: the cue ball touches the 9 first, not the 1.'], self::faults($leg));
     }
 
     public function testARailBehindTheCueBallRaisesTheCue(): void
     {
         $rack = self::rack([0 => [0.0867, 2], 1 => [4, 2.6], 9 => [6, 1]], [self::leg(1, Pocket::FootRight)]);
         [$leg] = LinePlayer::for($rack)->play($rack);
-        self::assertMatchesRegularExpression('/The cue must be raised to \d+° to clear what is behind the cue ball\./', $leg->notes[0]);
+        self::assertMatchesRegularExpression('/The cue must be raised to \d+° to clear what is behind the cue ball\./', LegWording::note($leg->notes[0]));
         self::assertGreaterThan(deg2rad(5), $leg->shot?->elevation);
         $high = LeastElevation::of($rack->layout, 0.0, new Tip(0.0, 0.5), (new Simulator())->geometry, (new Simulator())->ball);
         $low = LeastElevation::of($rack->layout, 0.0, new Tip(0.0, -0.2), (new Simulator())->geometry, (new Simulator())->ball);
@@ -129,5 +131,13 @@ final class LinePlayerTest extends TestCase
         self::assertNotNull($leg->shot);
         $harder = $player->replay($leg, 1.1);
         self::assertEquals((new Simulator())->play($rack->layout, $leg->shot->withSpeed($leg->shot->speed * 1.1)), $harder);
+    }
+
+    /**
+     * @return list<string>
+     */
+    private static function faults(LegOutcome $leg): array
+    {
+        return array_map(LegWording::fault(...), $leg->faults);
     }
 }

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Planning;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\Planning\BreakShotSearch;
-use ZigLane\Core\Planning\Files\PlanFile;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Tests\Core\Reading\Read;
 
 final class BreakShotTest extends TestCase
@@ -24,7 +25,7 @@ final class BreakShotTest extends TestCase
         self::assertSame('foot-right', $good->pocket->value);
         self::assertGreaterThan(0.6, $good->pot);
         self::assertGreaterThan(4.0, $good->spread);
-        self::assertStringContainsString('the rack on average', $good->words());
+        self::assertStringContainsString('the rack on average', PlanWording::break($good));
         $straight = BreakShotSearch::best(Read::rack(['cue' => [5.3, 2.28], 1 => [6.2, 2.85]], 'straight-pool'));
         self::assertTrue(null === $straight || $straight->spread * $straight->pot < $good->spread * $good->pot);
     }
@@ -48,7 +49,7 @@ final class BreakShotTest extends TestCase
         $plan = (new PlanSearch($found->rack->withLegs([])))->plan();
         self::assertNotNull($plan->break);
         self::assertSame([1, 'foot-right'], [$plan->break->ball, $plan->break->pocket->value]);
-        self::assertStringStartsWith('The rack stands', (string) $plan->stopped);
+        self::assertStringStartsWith('The rack stands', (string) PlanWording::stopped($plan));
 
         $good = $loose = 0;
         foreach ($found->tries(1, 100) as $layout) {
@@ -81,7 +82,7 @@ final class BreakShotTest extends TestCase
         $read = PlanFile::read($written, $rack)->break;
         self::assertNotNull($found);
         self::assertNotNull($read);
-        self::assertSame([$found->ball, $found->pocket, $found->words()], [$read->ball, $read->pocket, $read->words()]);
+        self::assertSame([$found->ball, $found->pocket, PlanWording::break($found)], [$read->ball, $read->pocket, PlanWording::break($read)]);
         self::assertSame($found->next(1)[1] ?? null, $read->next(1)[1] ?? null);
     }
 }

@@ -6,13 +6,19 @@ namespace ZigLane\Tests\Core\Planning;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Finding;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Planning\CountedDeadline;
+use ZigLane\Core\Planning\Finding\BreaksCluster;
+use ZigLane\Core\Planning\Finding\ClusterToOpen;
+use ZigLane\Core\Planning\Finding\RoundTheTable;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlannedShot;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Wording\PlanWording;
+use ZigLane\Core\Wording\ShotWording;
 use ZigLane\Tests\Core\Reading\Read;
 
 /**
@@ -31,7 +37,7 @@ final class IdeasTest extends TestCase
         // No time beyond the first shot's: so nothing here depends on how fast the machine is.
         $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
         self::assertNull($plan->stopped);
-        $words = implode("\n", [...$plan->says, ...array_merge(...array_map(static fn(PlannedShot $s): array => $s->ideas, $plan->shots))]);
+        $words = implode("\n", [...PlanWording::says($plan), ...array_merge(...array_map(ShotWording::why(...), $plan->shots))]);
         self::assertStringContainsString($said, $words);
         $check($plan);
     }
@@ -50,8 +56,8 @@ final class IdeasTest extends TestCase
             ['cue' => [4.5, 1.2], 1 => [5.6, 0.7], 2 => [3.0, 3.2], 3 => [6.0, 2.0], 4 => [6.19, 2.0], 8 => [2.0, 1.0], 10 => [6.095, 2.17], 11 => [6.0, 1.82]],
             'eight-ball', 'solids', Level::Advanced, 'is the insurance ball',
             static function (Plan $p): void {
-                self::assertStringStartsWith('Breaks the cluster of the 3, 4, 10 and 11', $p->shots[0]->ideas[0]);
-                self::assertStringContainsString('shot 1 opens it', implode(' ', $p->says));
+                self::assertSame([3, 4, 10, 11], self::found($p->shots[0]->findings, BreaksCluster::class)?->balls);
+                self::assertSame(1, self::found($p->says, ClusterToOpen::class)?->shot);
             },
         ];
         yield 'the key ball' => [
@@ -72,12 +78,12 @@ final class IdeasTest extends TestCase
         yield 'bump the eight to where it goes' => [
             ['cue' => [4.6, 2.0], 1 => [6.0, 2.4], 2 => [3.0, 1.0], 8 => [5.0, 3.913], 9 => [4.78, 3.913], 10 => [5.22, 3.913]],
             'eight-ball', 'solids', Level::Advanced, 'The 8, 9 and 10 lie in a cluster and go only once it is open',
-            static fn(Plan $p) => self::assertStringStartsWith('Breaks the cluster of the 8, 9 and 10', implode(' ', array_merge(...array_map(static fn(PlannedShot $s): array => $s->ideas, $p->shots)))),
+            static fn(Plan $p) => self::assertSame([8, 9, 10], self::found(array_merge(...array_map(static fn(PlannedShot $s): array => $s->findings, $p->shots)), BreaksCluster::class)?->balls),
         ];
         yield 'round three cushions rather than across' => [
             ['cue' => [5.98, 1.16], 1 => [6.9, 0.9], 2 => [5.4, 0.7], 4 => [5.64, 2.1], 5 => [4.63, 1.5], 6 => [7.81, 1.5], 7 => [3.32, 3.14], 9 => [0.3, 2.7]],
             'nine-ball', null, Level::League, 'Goes round three cushions (',
-            static fn(Plan $p) => self::assertStringStartsWith('Goes round three cushions', implode(' ', $p->shots[0]->ideas)),
+            static fn(Plan $p) => self::assertCount(3, self::found($p->shots[0]->findings, RoundTheTable::class)->rails ?? []),
         ];
         yield 'the ball in the way first' => [
             ['cue' => [4, 2], 3 => [7.0, 1.6], 5 => [7.5, 0.5], 8 => [1.5, 1.0], 9 => [7.3, 1.9], 10 => [6.7, 1.85], 11 => [6.75, 1.3], 12 => [5.0, 3.2]],
@@ -92,7 +98,7 @@ final class IdeasTest extends TestCase
         yield 'the pocket that leads on' => [
             ['cue' => [3.0, 1.0], 8 => [4.0, 0.5], 9 => [4.0, 3.913]],
             'nine-ball', null, Level::League, 'The 8 in the foot left pocket instead: about',
-            static fn(Plan $p) => self::assertSame('side-left', $p->shots[0]->pocket->value),
+            static fn(Plan $p) => self::assertSame('side-left', $p->shots[0]->pot->pocket->value),
         ];
     }
 
@@ -101,6 +107,25 @@ final class IdeasTest extends TestCase
      */
     private static function order(Plan $plan): array
     {
-        return array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots);
+        return array_map(static fn(PlannedShot $s): int => $s->pot->ball, $plan->shots);
+    }
+
+    /**
+     * @template T of Finding
+     *
+     * @param list<Finding>   $findings
+     * @param class-string<T> $kind
+     *
+     * @return T|null
+     */
+    private static function found(array $findings, string $kind): ?Finding
+    {
+        foreach ($findings as $finding) {
+            if ($finding instanceof $kind) {
+                return $finding;
+            }
+        }
+
+        return null;
     }
 }

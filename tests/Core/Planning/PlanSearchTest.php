@@ -7,19 +7,20 @@ namespace ZigLane\Tests\Core\Planning;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Files\ConstraintsFile;
+use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Planning\CountedDeadline;
-use ZigLane\Core\Planning\Files\ConstraintsFile;
-use ZigLane\Core\Planning\Files\PlanFile;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Planning\PlannedShot;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Tests\Core\Reading\Read;
 
 final class PlanSearchTest extends TestCase
@@ -38,7 +39,7 @@ final class PlanSearchTest extends TestCase
             self::assertHolds($plan);
             self::assertSame($n === \count($plans) - 1, $plan->settled);
             self::assertSame(0 === $n ? 0 : 1, \count(array_filter(\array_slice($plan->shots, 0, 1), static fn(PlannedShot $s): bool => $s->settled)));
-            self::assertEqualsWithDelta($plan->runOut, $plan->shots[0]->runOut, 1e-12);
+            self::assertEqualsWithDelta($plan->runOut, $plan->shots[0]->chances->runOut, 1e-12);
         }
         $last = $plans[\count($plans) - 1];
         // What is kept shot by shot multiplies up to about the whole.
@@ -48,11 +49,11 @@ final class PlanSearchTest extends TestCase
         }
         self::assertGreaterThan(0.5, $last->runOut);
         foreach ($last->shots as $n => $shot) {
-            self::assertGreaterThanOrEqual($shot->position, $shot->pot + 1e-9);
-            self::assertGreaterThan(0.3, $shot->position);
+            self::assertGreaterThanOrEqual($shot->chances->position, $shot->chances->pot + 1e-9);
+            self::assertGreaterThan(0.3, $shot->chances->position);
             self::assertSame($n === 2, $shot->zone->isEmpty());
         }
-        self::assertNotSame([], $last->shots[0]->why);
+        self::assertNotSame([], $last->shots[0]->findings);
     }
 
     /** Written as JSON and read again it is the same line. */
@@ -66,7 +67,7 @@ final class PlanSearchTest extends TestCase
         $again = PlanFile::read($data, $rack);
         self::assertHolds($again);
         self::assertSame(self::order($plan), self::order($again));
-        self::assertSame($plan->says, $again->says);
+        self::assertEquals($plan->says, $again->says);
         self::assertSame($plan->hinge, $again->hinge);
         self::assertEqualsWithDelta(0.0, $plan->rack->layout->ball(0)->distanceTo($again->rack->layout->ball(0)), 1e-6);
         $data->shots[0]->pocket = 'upstairs'; // @phpstan-ignore property.nonObject, offsetAccess.nonOffsetAccessible
@@ -87,17 +88,17 @@ final class PlanSearchTest extends TestCase
         $plan = (new PlanSearch(Read::rack(['cue' => [1.0, 2.0], 1 => [7.0, 2.0], 5 => [1.4, 2.0], 6 => [1.35, 1.8], 7 => [1.35, 2.2], 9 => [4, 1]])))->plan();
         self::assertSame([], $plan->shots);
         self::assertSame(0.0, $plan->runOut);
-        self::assertStringContainsString('There is no direct shot on the 1', (string) $plan->stopped);
+        self::assertStringContainsString('There is no direct shot on the 1', (string) PlanWording::stopped($plan));
     }
 
     public function testAPinnedPocketIsUsedAndPaidFor(): void
     {
         $free = (new PlanSearch(Read::rack(self::THREE)))->plan();
-        $other = Pocket::HeadRight === $free->shots[1]->pocket ? Pocket::SideRight : Pocket::HeadRight;
+        $other = Pocket::HeadRight === $free->shots[1]->pot->pocket ? Pocket::SideRight : Pocket::HeadRight;
         $pinned = (new PlanSearch(Read::rack(self::THREE), new PlanConstraints(pockets: [2 => $other])))->plan();
-        self::assertSame($other, $pinned->shots[1]->pocket);
+        self::assertSame($other, $pinned->shots[1]->pot->pocket);
         self::assertLessThan($free->runOut + 0.02, $pinned->runOut);
-        self::assertMatchesRegularExpression('/What is pinned costs/', implode(' ', $pinned->says));
+        self::assertMatchesRegularExpression('/What is pinned costs/', implode(' ', PlanWording::says($pinned)));
     }
 
     public function testAPinnedOrderIsKept(): void
@@ -131,7 +132,7 @@ final class PlanSearchTest extends TestCase
         self::assertHolds($plan);
         $wrong = ShotSpec::toPocket(1, Pocket::HeadRight, Speed::tableLengths(2.0));
         $plan = (new PlanSearch(Read::rack(self::THREE)->withLegs([$wrong]), new PlanConstraints(keep: 1)))->plan();
-        self::assertStringStartsWith('Leg 1, which was to be kept, does not hold', (string) $plan->stopped);
+        self::assertStringStartsWith('Leg 1, which was to be kept, does not hold', (string) PlanWording::stopped($plan));
     }
 
     /**
@@ -165,7 +166,7 @@ final class PlanSearchTest extends TestCase
      */
     private static function order(Plan $plan): array
     {
-        return array_map(static fn(PlannedShot $s): int => $s->ball, $plan->shots);
+        return array_map(static fn(PlannedShot $s): int => $s->pot->ball, $plan->shots);
     }
 
     private static function assertHolds(Plan $plan): void

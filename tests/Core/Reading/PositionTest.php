@@ -20,6 +20,7 @@ use ZigLane\Core\Reading\GetThere;
 use ZigLane\Core\Reading\GoingOn;
 use ZigLane\Core\Reading\SpeedWindow;
 use ZigLane\Core\Reading\Zone;
+use ZigLane\Core\Wording\RouteWording;
 
 /**
  * Getting to the next ball: right side, arrival, speed window, "can I get there?".
@@ -96,7 +97,7 @@ final class PositionTest extends TestCase
         self::assertEqualsWithDelta(1.3, $window->high, 0.005);
         self::assertLessThan(1.1, $window->recommended);
         self::assertGreaterThan(0.95, $window->recommended);
-        self::assertSame('10 % softer to 30 % harder', $window->words());
+        self::assertSame('10 % softer to 30 % harder', RouteWording::window($window));
         self::assertNull(SpeedWindow::of(static fn(float $at): float => 0.1, 0.75));
         // Out of the zone as struck: the nearest window.
         $later = SpeedWindow::of(static fn(float $at): float => $at > 1.2 && $at < 1.5 ? 0.8 : 0.0, 0.75) ?? self::fail('no window');

@@ -10,6 +10,7 @@ use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Routes\Breakout;
 use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Core\Wording\RouteWording;
 use ZigLane\Tests\Core\Reading\Read;
 
 /**
@@ -36,7 +37,7 @@ final class BreakoutTest extends TestCase
                 self::assertSame($pocket, $played->pocketed[1] ?? null);
                 $from = $rack->layout->ball($route->freed->ball);
                 self::assertTrue(isset($played->pocketed[$route->freed->ball]) || $played->final->ball($route->freed->ball)->distanceTo($from) > 0.01);
-                self::assertStringContainsString("Moves the {$route->freed->ball} in", $route->freed->words());
+                self::assertStringContainsString("Moves the {$route->freed->ball} in", RouteWording::freed($route->freed));
             }
         }
         self::assertGreaterThan(0, $found);

@@ -11,6 +11,7 @@ use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Core\Wording\RouteWording;
 use ZigLane\Tests\Survey;
 use ZigLane\Tools\Bench\RandomRoutes;
 use ZigLane\Tools\Bench\Workload;
@@ -39,7 +40,7 @@ final class CalibrationTest extends TestCase
                 foreach (array_keys($bias) as $what) {
                     [$told, $came] = [$route->chances->{$what}, $played->{$what}];
                     // 400 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
-                    self::assertEqualsWithDelta($came, $told, 0.03, "$what of route $judged, {$route->family->words()}");
+                    self::assertEqualsWithDelta($came, $told, 0.03, "$what of route $judged, " . RouteWording::family($route->family));
                     $bias[$what] += ($told - $came) / $routes;
                 }
             }

@@ -13,11 +13,12 @@ use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
-use ZigLane\Core\Routes\Reason;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Core\Routes\Style;
 use ZigLane\Core\Routes\TakeOver;
+use ZigLane\Core\Wording\LegWording;
+use ZigLane\Core\Wording\RouteWording;
 use ZigLane\Tests\Core\Reading\Read;
 
 /**
@@ -39,7 +40,7 @@ final class RouteTest extends TestCase
     {
         self::assertGreaterThan(1, \count(self::$routes));
         foreach (self::$routes as $route) {
-            $why = Reason::of($route);
+            $why = RouteWording::why($route);
             $rails = \count($route->family->rails);
             self::assertStringContainsString(match ($rails) {
                 0 => \sprintf('%.0f cm', 100 * $route->travel),
@@ -47,7 +48,7 @@ final class RouteTest extends TestCase
                 default => \sprintf('ushions, %.1f m', $route->travel),
             }, $why);
             if (null !== $route->window) {
-                self::assertStringContainsString($route->window->words() . ' still leaves the 2', $why);
+                self::assertStringContainsString(RouteWording::window($route->window) . ' still leaves the 2', $why);
             }
             if ($route->chances->scratch >= 0.05) {
                 self::assertStringContainsString('scratch', $why);
@@ -58,8 +59,8 @@ final class RouteTest extends TestCase
     public function testCloseRoutesAreCompared(): void
     {
         [$one, $two] = [self::with(self::$routes[0], value: 0.70, pot: 0.9), self::with(self::$routes[0], value: 0.69, pot: 0.87)];
-        self::assertStringContainsString('pot +3 points', Reason::against($one, $two));
-        self::assertSame('', Reason::against($one, self::with(self::$routes[0], value: 0.5, pot: 0.5)));
+        self::assertStringContainsString('pot +3 points', RouteWording::against($one, $two));
+        self::assertSame('', RouteWording::against($one, self::with(self::$routes[0], value: 0.5, pot: 0.5)));
     }
 
     public function testAStyleSettlesNearTiesOnlyAndSaysWhatItCosts(): void
@@ -87,13 +88,13 @@ final class RouteTest extends TestCase
         foreach (self::$routes as $route) {
             $spec = TakeOver::spec(self::$rack, new Pot(1, Pocket::FootLeft), $route->shot);
             $leg = LinePlayer::for(self::$rack)->play(self::$rack->withLegs([$spec]))[0];
-            self::assertSame(LegState::Holds, $leg->state, implode(' ', $leg->faults));
+            self::assertSame(LegState::Holds, $leg->state, implode(' ', array_map(LegWording::fault(...), $leg->faults)));
             self::assertNotNull($leg->shot);
-            self::assertEqualsWithDelta($route->shot->aim, $leg->shot->aim, 0.002, $route->family->words());
+            self::assertEqualsWithDelta($route->shot->aim, $leg->shot->aim, 0.002, RouteWording::family($route->family));
             // Rounded as a player sets it, it stops within a hand's breadth for every metre it travels.
             $stop = $leg->result?->final->ball(0);
             self::assertNotNull($stop);
-            self::assertLessThan(0.05 + 0.1 * $route->travel, $stop->distanceTo($route->stop), $route->family->words());
+            self::assertLessThan(0.05 + 0.1 * $route->travel, $stop->distanceTo($route->stop), RouteWording::family($route->family));
         }
     }
 
@@ -113,7 +114,7 @@ final class RouteTest extends TestCase
             // Cut to the right, the cue ball covers the ball's left side.
             self::assertSame($card->cut > 0, $card->widths < 0);
             self::assertSame(0.0, round($card->squirt, 6));
-            self::assertStringContainsString(abs($card->widths) < 0.02 ? 'middle' : ($card->widths > 0 ? 'right' : 'left'), $card->aimWords());
+            self::assertStringContainsString(abs($card->widths) < 0.02 ? 'middle' : ($card->widths > 0 ? 'right' : 'left'), LegWording::aim($card));
         }
     }
 

@@ -15,6 +15,7 @@ use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Core\Wording\RouteWording;
 use ZigLane\Tests\Core\Reading\Read;
 
 /**
@@ -28,7 +29,7 @@ final class TextbookTest extends TestCase
         // The cue ball on the line from the pocket through the 1; where the 1 lay it has the 2 in the other corner.
         $rack = self::straight(1, Pocket::FootLeft, [6.4, 1.2], 0.5, [2 => [7.2, 3.0], 9 => [1, 1]]);
         $best = self::best($rack, 1, Pocket::FootLeft);
-        self::assertSame([], $best->family->rails, $best->family->words());
+        self::assertSame([], $best->family->rails, RouteWording::family($best->family));
         self::assertLessThan(0.45, $best->travel);
         self::assertGreaterThan(0.9, $best->chances->value);
     }
@@ -38,7 +39,7 @@ final class TextbookTest extends TestCase
     {
         $rack = self::straight(1, Pocket::FootRight, [7.5, 3.5], 0.35, [2 => [7.4, 1.0], 9 => [1, 1]]);
         foreach (self::all($rack, 1, Pocket::FootRight) as $route) {
-            self::assertLessThan(0.1, $route->chances->scratch, $route->family->words());
+            self::assertLessThan(0.1, $route->chances->scratch, RouteWording::family($route->family));
         }
         self::assertLessThan(0.01, self::best($rack, 1, Pocket::FootRight)->chances->scratch);
     }
@@ -48,7 +49,7 @@ final class TextbookTest extends TestCase
     {
         $rack = self::straight(1, Pocket::FootLeft, [5.6, 1.4], 0.5, [2 => [2.0, 2.6], 9 => [1, 1]], Level::Advanced);
         $best = self::best($rack, 1, Pocket::FootLeft);
-        self::assertStringContainsString('draw', $best->family->stroke, $best->family->words());
+        self::assertStringContainsString('draw', $best->family->stroke, RouteWording::family($best->family));
         self::assertLessThan(-0.1, $best->shot->tip->height);
         self::assertLessThan(5.5, $best->stop->x / 0.3175);
     }
@@ -57,7 +58,7 @@ final class TextbookTest extends TestCase
     public function testFollowTwoCushionsIntoTheLine(): void
     {
         $best = self::best(Read::rack(['cue' => [4.66, 1.74], 1 => [6.3, 1.4], 2 => [3.7, 1.5], 9 => [1, 1]]), 1, Pocket::FootLeft);
-        self::assertSame('follow, foot and right cushions', $best->family->words());
+        self::assertSame('follow, foot and right cushions', RouteWording::family($best->family));
         self::assertLessThan(0.12, abs($best->shot->tip->side));
         self::assertGreaterThan(0.9, $best->chances->value);
     }
@@ -66,7 +67,7 @@ final class TextbookTest extends TestCase
     public function testDrawOffOneCushionWithRunningSpin(): void
     {
         $best = self::best(Read::rack(['cue' => [5.82, 3.03], 1 => [6.9, 1.5], 2 => [0.7, 1.7], 9 => [1, 1]]), 1, Pocket::FootLeft);
-        self::assertSame(['right'], $best->family->rails, $best->family->words());
+        self::assertSame(['right'], $best->family->rails, RouteWording::family($best->family));
         self::assertStringContainsString('draw', $best->family->stroke);
         self::assertSame('running', $best->family->spin);
         self::assertLessThan(4.0, $best->stop->x / 0.3175);
@@ -77,7 +78,7 @@ final class TextbookTest extends TestCase
     {
         $rack = Read::rack(['cue' => [2.12, 0.63], 1 => [3.6, 0.6], 2 => [6.3, 3.6], 9 => [1, 1]]);
         $best = self::best($rack, 1, Pocket::SideLeft);
-        self::assertSame(['foot'], $best->family->rails, $best->family->words());
+        self::assertSame(['foot'], $best->family->rails, RouteWording::family($best->family));
         self::assertSame('reverse', $best->family->spin);
         // The same stroke without the side does not hold.
         $plain = (new RouteSearch($rack, new Pot(1, Pocket::SideLeft)))->route(new Stroke($best->shot->speed, 0.0, $best->shot->tip->height), $best->offset);
@@ -90,7 +91,7 @@ final class TextbookTest extends TestCase
     {
         $rack = Read::rack(['cue' => [2.0, 1.45], 1 => [3.5, 1.1], 2 => [4.7, 1.0], 9 => [1, 1]]);
         $routes = self::all($rack, 1, Pocket::SideLeft);
-        self::assertSame('drag', $routes[0]->family->stroke, $routes[0]->family->words());
+        self::assertSame('drag', $routes[0]->family->stroke, RouteWording::family($routes[0]->family));
         foreach ($routes as $route) {
             self::assertLessThan(3.0, $route->shot->speed, 'nothing hit hard is among the best');
         }
@@ -102,7 +103,7 @@ final class TextbookTest extends TestCase
         $rack = Read::rack(['cue' => [6.12, 1.36], 1 => [7.2, 0.6], 2 => [1.3, 0.4], 9 => [1, 1]]);
         $search = new RouteSearch($rack, new Pot(1, Pocket::FootLeft));
         $best = $search->settled()[0];
-        self::assertGreaterThan(0.25, abs($best->offset), $best->family->words());
+        self::assertGreaterThan(0.25, abs($best->offset), RouteWording::family($best->family));
         $middle = $search->route($best->shot->stroke()->stroke, 0.0);
         // Sent to the middle it may even go in after the ball: then it is worth nothing.
         self::assertGreaterThan(($middle->chances->value ?? 0.0) + 0.05, $best->chances->value);
@@ -126,9 +127,9 @@ final class TextbookTest extends TestCase
         $traffic = [4 => [5.64, 2.1], 5 => [4.63, 1.5], 6 => [7.81, 1.5], 7 => [3.32, 3.14]];
         $good = Player::of(Level::Professional);
         $best = self::best(Read::rack($balls + $traffic)->withPlayer($good), 1, Pocket::FootLeft);
-        self::assertSame('draw with running inside spin, right, foot and left cushions', $best->family->words());
+        self::assertSame('draw with running inside spin, right, foot and left cushions', RouteWording::family($best->family));
         $open = self::best(Read::rack($balls)->withPlayer($good), 1, Pocket::FootLeft);
-        self::assertNotSame('inside', $open->family->side, $open->family->words());
+        self::assertNotSame('inside', $open->family->side, RouteWording::family($open->family));
         self::assertStringNotContainsString('draw', $open->family->stroke);
     }
 
@@ -137,7 +138,7 @@ final class TextbookTest extends TestCase
     {
         $rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [6.4, 3.4], 5 => [6.9, 2.2], 6 => [6.2, 2.2], 7 => [7.5, 2.2], 9 => [1, 1]]);
         $best = self::best($rack, 1, Pocket::FootLeft);
-        self::assertLessThan(0.25, $best->chances->touches, $best->family->words());
+        self::assertLessThan(0.25, $best->chances->touches, RouteWording::family($best->family));
     }
 
     /** A better hand makes every route likelier, and never worse by the best one. */

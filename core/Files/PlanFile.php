@@ -2,22 +2,29 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Planning\Files;
+namespace ZigLane\Core\Files;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Finding;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\BreakShot;
+use ZigLane\Core\Planning\Finding\Told;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlannedShot;
+use ZigLane\Core\Planning\ShotChances;
 use ZigLane\Core\Rack\Files\Fields;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Routes\Family;
+use ZigLane\Core\Wording\PlanWording;
+use ZigLane\Core\Wording\ShotWording;
 
 /**
  * A plan as JSON: positions in diamonds, chances 0–1.
@@ -38,17 +45,19 @@ final class PlanFile
         $shots = [];
         foreach ($plan->shots as $n => $shot) {
             $shots[] = [
-                'ball' => BallId::name($shot->ball),
-                'pocket' => $shot->pocket->value,
+                'ball' => BallId::name($shot->pot->ball),
+                'pocket' => $shot->pot->pocket->value,
                 'shot' => RackFile::writeShot($shot->spec),
-                'pot' => round($shot->pot, 4),
-                'position' => round($shot->position, 4),
-                'runOut' => round($shot->runOut, 4),
+                'pot' => round($shot->chances->pot, 4),
+                'position' => round($shot->chances->position, 4),
+                'runOut' => round($shot->chances->runOut, 4),
                 'zone' => self::ring($shot->zone, $shot->rest, $size),
                 'heart' => self::ring($shot->heart, $shot->rest, $size),
                 'rest' => self::diamonds($shot->rest, $size),
-                'route' => $shot->words,
-                'why' => [...$shot->why, ...$shot->ideas],
+                'route' => ShotWording::route($shot),
+                'why' => ShotWording::why($shot),
+                'family' => null === $shot->family ? null : get_object_vars($shot->family),
+                'findings' => array_map(FindingCodec::describe(...), $shot->findings),
             ] + ($n + 1 === $plan->hinge ? ['hinge' => true] : []) + ($shot->settled ? [] : ['rough' => true]);
         }
         $cue = $plan->rack->layout->has(BallId::CUE) ? self::diamonds($plan->rack->layout->ball(BallId::CUE), $size, self::EXACT) : null;
@@ -58,8 +67,10 @@ final class PlanFile
             'cue' => $cue,
             'group' => $plan->rack->group?->value,
             'shots' => $shots,
-            'says' => $plan->says,
-            'stoppedBecause' => $plan->stopped,
+            'says' => PlanWording::says($plan),
+            'findings' => array_map(FindingCodec::describe(...), $plan->says),
+            'stoppedBecause' => PlanWording::stopped($plan),
+            'stopped' => null === $plan->stopped ? null : FindingCodec::describe($plan->stopped),
         ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)]);
     }
 
@@ -104,8 +115,8 @@ final class PlanFile
 
         return new BreakShot(
             $stands,
-            BallId::fromName($text('ball')) ?? throw new InvalidInput('plan.break.ball', 'is no ball'),
-            Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput('plan.break.pocket', 'is no pocket'),
+            self::pot($text, 'plan.break')->ball,
+            self::pot($text, 'plan.break')->pocket,
             $share('pot'),
             $share('spread'),
             $share('scratch'),
@@ -153,48 +164,102 @@ final class PlanFile
         $shots = [];
         $hinge = null;
         foreach (\is_array($fields->raw('shots')) ? array_values($fields->raw('shots')) : [] as $n => $row) {
-            $path = "plan.shots[$n]";
-            if (!$row instanceof \stdClass) {
-                throw new InvalidInput($path, 'is no shot');
-            }
-            [$text, $share] = self::readers($row, $path);
-            $region = static fn(string $key): Region => new Region([array_map(
-                static fn(mixed $at): Point => self::point($at, $size, "$path.$key"),
-                \is_array($row->{$key} ?? null) ? array_values($row->{$key}) : [],
-            )]);
-            $shots[] = new PlannedShot(
-                BallId::fromName($text('ball')) ?? throw new InvalidInput("$path.ball", 'is no ball'),
-                Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput("$path.pocket", 'is no pocket'),
-                RackFile::readShot($row->shot ?? null, "$path.shot"),
-                $rack->layout,
-                $share('pot'),
-                $share('position'),
-                $share('runOut'),
-                $region('zone'),
-                $region('heart'),
-                self::point($row->rest ?? null, $size, "$path.rest"),
-                $text('route'),
-                array_values(array_filter(\is_array($row->why ?? null) ? $row->why : [], is_string(...))),
-                [],
-                true !== ($row->rough ?? null),
-            );
-            $hinge = true === ($row->hinge ?? null) ? $n + 1 : $hinge;
+            $shots[] = self::readShotOf($row, "plan.shots[$n]", $rack);
+            $hinge = $row instanceof \stdClass && true === ($row->hinge ?? null) ? $n + 1 : $hinge;
         }
 
         return new Plan(
             $rack,
             $shots,
             self::number($data->runOut ?? null, 'plan.runOut'),
-            \is_string($data->stoppedBecause ?? null) ? $data->stoppedBecause : null,
-            array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
+            self::stopped($data),
+            self::findings($data, 'says', 'plan'),
             $hinge,
             true,
             ($data->break ?? null) instanceof \stdClass ? self::readBreak($data->break, $rack) : null,
         );
     }
 
+    private static function readShotOf(mixed $row, string $path, Rack $rack): PlannedShot
+    {
+        if (!$row instanceof \stdClass) {
+            throw new InvalidInput($path, 'is no shot');
+        }
+        $size = $rack->table->size;
+        [$text, $share] = self::readers($row, $path);
+        $region = static fn(string $key): Region => new Region([array_map(
+            static fn(mixed $at): Point => self::point($at, $size, "$path.$key"),
+            \is_array($row->{$key} ?? null) ? array_values($row->{$key}) : [],
+        )]);
+
+        return new PlannedShot(
+            self::pot($text, $path),
+            RackFile::readShot($row->shot ?? null, "$path.shot"),
+            $rack->layout,
+            new ShotChances($share('pot'), $share('position'), $share('runOut')),
+            $region('zone'),
+            $region('heart'),
+            self::point($row->rest ?? null, $size, "$path.rest"),
+            isset($row->family) ? FindingCodec::family($row->family, "$path.family") : self::familyOf($text('route')),
+            self::findings($row, 'why', $path),
+            true !== ($row->rough ?? null),
+        );
+    }
+
     /**
-     * The ring that the cue ball comes to lie in, or else the largest.
+     * @param \Closure(string): string $text
+     */
+    private static function pot(\Closure $text, string $path): Pot
+    {
+        return new Pot(
+            BallId::fromName($text('ball')) ?? throw new InvalidInput("$path.ball", 'is no ball'),
+            Pocket::tryFrom($text('pocket')) ?? throw new InvalidInput("$path.pocket", 'is no pocket'),
+        );
+    }
+
+    /** The family that words tell: a plan that was stored before families were has them alone. */
+    private static function familyOf(string $route): ?Family
+    {
+        if (1 !== preg_match('/^([a-z ]+?)(?: with (running|reverse)? ?(inside|outside)? ?spin)?, ([a-z, ]+)$/', $route, $found)) {
+            return null;
+        }
+        preg_match_all('/head|foot|left|right/', $found[4], $rails);
+
+        return new Family($rails[0], $found[1], $found[3], $found[2]);
+    }
+
+    /**
+     * Findings of a plan or a shot; the sentences under another key in a plan that was stored before findings were.
+     *
+     * @return list<Finding>
+     */
+    private static function findings(\stdClass $row, string $sentences, string $path): array
+    {
+        if (\is_array($row->findings ?? null)) {
+            $findings = array_values($row->findings);
+
+            return array_map(
+                static fn(mixed $one, int $n): Finding => FindingCodec::read($one, "$path.findings[$n]"),
+                $findings,
+                array_keys($findings),
+            );
+        }
+        $told = \is_array($row->{$sentences} ?? null) ? array_filter($row->{$sentences}, is_string(...)) : [];
+
+        return array_map(static fn(string $text): Finding => new Told($text), array_values($told));
+    }
+
+    private static function stopped(\stdClass $data): ?Finding
+    {
+        return match (true) {
+            isset($data->stopped) => FindingCodec::read($data->stopped, 'plan.stopped'),
+            \is_string($data->stoppedBecause ?? null) => new Told($data->stoppedBecause),
+            default => null,
+        };
+    }
+
+    /**
+     * The ring that the cue ball stops in, or else the largest.
      *
      * @return list<array{float, float}> diamonds
      */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Planning\Files;
+namespace ZigLane\Core\Files;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;

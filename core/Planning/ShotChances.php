@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+/**
+ * What a planned shot comes to, 0–1.
+ */
+final readonly class ShotChances
+{
+    /**
+     * @param float $pot      chance of the pot, the cue ball staying up
+     * @param float $position chance of the pot and a good place for the rest
+     * @param float $runOut   chance to run out from here on
+     */
+    public function __construct(public float $pot, public float $position, public float $runOut) {}
+}

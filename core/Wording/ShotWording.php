@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Wording;
+
+use ZigLane\Core\Finding;
+use ZigLane\Core\Planning\Finding\BreaksCluster;
+use ZigLane\Core\Planning\Finding\BumpsFree;
+use ZigLane\Core\Planning\Finding\KeptShot;
+use ZigLane\Core\Planning\Finding\KeyShot;
+use ZigLane\Core\Planning\Finding\RightSide;
+use ZigLane\Core\Planning\Finding\RoundTheTable;
+use ZigLane\Core\Planning\Finding\RunsInto;
+use ZigLane\Core\Planning\Finding\Told;
+use ZigLane\Core\Planning\PlannedShot;
+use ZigLane\Core\Routes\RouteSummary;
+
+/**
+ * What a shot of a plan is and turns on, in sentences.
+ */
+final class ShotWording
+{
+    private function __construct() {}
+
+    /** The route in the trade's words. */
+    public static function route(PlannedShot $shot): string
+    {
+        return null === $shot->family ? 'your own stroke' : RouteWording::family($shot->family);
+    }
+
+    /**
+     * Why the shot is played so.
+     *
+     * @return list<string> whole sentences
+     */
+    public static function why(PlannedShot $shot): array
+    {
+        return array_map(self::sentence(...), $shot->findings);
+    }
+
+    /** One finding in a whole sentence. */
+    public static function sentence(Finding $finding): string
+    {
+        return match (true) {
+            $finding instanceof Told => $finding->text,
+            $finding instanceof KeptShot => 'Kept as you planned it.',
+            $finding instanceof RouteSummary => RouteWording::summary($finding),
+            $finding instanceof RightSide => \sprintf(
+                'Stay on the right side of the %d, %s of its line: from there the rest is about %.0f %%, from the other side %.0f %%.',
+                $finding->ball,
+                $finding->side->value,
+                100 * $finding->chance,
+                100 * $finding->other,
+            ),
+            $finding instanceof RunsInto => \sprintf('Runs into the %s on the way.', Numbers::list($finding->balls)),
+            $finding instanceof BumpsFree => \sprintf(
+                'Bumps the %s to where it goes: as it lies, it does not from much of the table.',
+                Numbers::list($finding->balls),
+            ),
+            $finding instanceof BreaksCluster => \sprintf(
+                'Breaks the cluster of the %s on the way.%s',
+                Numbers::list($finding->balls),
+                null === $finding->insurance
+                    ? ''
+                    : " The $finding->insurance is the insurance ball: it goes wherever the cue ball stops.",
+            ),
+            $finding instanceof KeyShot => $finding->breaksNext
+                ? "The $finding->ball is the key ball: it leaves the cue ball for the break ball, the $finding->for."
+                : "The $finding->ball is the key ball: it leads to the $finding->for.",
+            $finding instanceof RoundTheTable => \sprintf(
+                'Goes round %s cushions (%s)%s.',
+                Numbers::word(\count($finding->rails)),
+                implode(', ', $finding->rails),
+                null === $finding->plainer ? '' : \sprintf(
+                    '; %s would keep about %.0f %%',
+                    RouteWording::family($finding->plainer),
+                    100 * $finding->chance,
+                ),
+            ),
+            default => throw new \LogicException('A finding without words: ' . $finding::class),
+        };
+    }
+}
