@@ -110,9 +110,8 @@ final readonly class TableGeometry
         $facingA = [$sx * cos($turn), $sy * sin($turn)];
         $facingB = [$sx * sin($turn), $sy * cos($turn)];
         $axis = [$sx * M_SQRT1_2, $sy * M_SQRT1_2];
-        $depth = Defaults::CORNER_SHELF + Defaults::CORNER_DROP_RADIUS;
 
-        return $this->shape($pocket, $tipA, $tipB, $facingA, $facingB, $axis, $depth, Defaults::CORNER_DROP_RADIUS);
+        return self::shape($pocket, [$tipA, $facingA], [$tipB, $facingB], $axis);
     }
 
     private function side(Pocket $pocket): PocketShape
@@ -124,26 +123,21 @@ final readonly class TableGeometry
         $tipB = new Point($this->length / 2 + $this->sideHalf, $cy);
         $facingA = [cos($turn), $sy * sin($turn)];
         $facingB = [-cos($turn), $sy * sin($turn)];
-        $depth = Defaults::SIDE_SHELF + Defaults::SIDE_DROP_RADIUS;
 
-        return $this->shape($pocket, $tipA, $tipB, $facingA, $facingB, [0.0, $sy], $depth, Defaults::SIDE_DROP_RADIUS);
+        return self::shape($pocket, [$tipA, $facingA], [$tipB, $facingB], [0.0, $sy]);
     }
 
     /**
-     * @param array{float, float} $facingA
-     * @param array{float, float} $facingB
-     * @param array{float, float} $axis
+     * @param array{Point, array{float, float}} $a    nose tip and direction of its facing
+     * @param array{Point, array{float, float}} $b    the other
+     * @param array{float, float}               $axis from the mouth's middle into the pocket
      */
-    private function shape(
-        Pocket $pocket,
-        Point $tipA,
-        Point $tipB,
-        array $facingA,
-        array $facingB,
-        array $axis,
-        float $depth,
-        float $radius,
-    ): PocketShape {
+    private static function shape(Pocket $pocket, array $a, array $b, array $axis): PocketShape
+    {
+        [$tipA, $facingA] = $a;
+        [$tipB, $facingB] = $b;
+        $radius = $pocket->isSide() ? Defaults::SIDE_DROP_RADIUS : Defaults::CORNER_DROP_RADIUS;
+        $depth = ($pocket->isSide() ? Defaults::SIDE_SHELF : Defaults::CORNER_SHELF) + $radius;
         $mx = ($tipA->x + $tipB->x) / 2;
         $my = ($tipA->y + $tipB->y) / 2;
 

@@ -143,26 +143,25 @@ final class FindingCodec
 
     private static function value(string $type, mixed $value, string $path, int $depth): mixed
     {
-        $fits = match ($type) {
-            'int' => \is_int($value) && abs($value) <= self::LARGEST,
-            'float' => (\is_int($value) || \is_float($value)) && abs($value) <= self::LARGEST,
-            'bool' => \is_bool($value),
-            'string' => \is_string($value) && \strlen($value) <= self::LONGEST_TEXT,
-            default => \is_string($value) || $value instanceof \stdClass,
-        };
-        if (!$fits) {
-            throw new InvalidInput($path, "is no $type");
-        }
         if (is_subclass_of($type, \BackedEnum::class)) {
             return (\is_string($value) ? $type::tryFrom($value) : null) ?? throw new InvalidInput($path, 'is none of the words for it');
         }
-
-        return match (true) {
-            'float' === $type && \is_int($value) => (float) $value,
-            class_exists($type) && $value instanceof \stdClass => self::object($type, $value, $path, $depth + 1),
-            class_exists($type) => throw new InvalidInput($path, 'is no object'),
-            default => $value,
+        if (class_exists($type)) {
+            return $value instanceof \stdClass
+                ? self::object($type, $value, $path, $depth + 1)
+                : throw new InvalidInput($path, 'is no object');
+        }
+        if ('float' === $type && \is_int($value)) {
+            $value = (float) $value;
+        }
+        $fits = match ($type) {
+            'int' => \is_int($value) && abs($value) <= self::LARGEST,
+            'float' => \is_float($value) && abs($value) <= self::LARGEST,
+            'string' => \is_string($value) && \strlen($value) <= self::LONGEST_TEXT,
+            default => \is_bool($value),
         };
+
+        return $fits ? $value : throw new InvalidInput($path, "is no $type");
     }
 
     /**

@@ -14,7 +14,35 @@ namespace ZigLane\Core\Geometry;
  */
 final class Contour
 {
-    private function __construct() {}
+    /** Sides of a cell: y low, x high, y high, x low. Each pair of a case keeps what is inside on its left hand. */
+    private const PAIRS = [
+        1 => [[0, 3]], 2 => [[1, 0]], 3 => [[1, 3]], 4 => [[2, 1]], 5 => [[0, 3], [2, 1]], 6 => [[2, 0]], 7 => [[2, 3]], 8 => [[3, 2]],
+        9 => [[0, 2]], 10 => [[1, 0], [3, 2]], 11 => [[1, 2]], 12 => [[3, 1]], 13 => [[0, 1]], 14 => [[3, 0]],
+    ];
+
+    /** A saddle whose middle is inside joins the other way. */
+    private const JOINED = [5 => [[0, 1], [2, 3]], 10 => [[3, 0], [1, 2]]];
+
+    /** Width of the border of nothing that closes every ring, m. */
+    private const HAIR = 1e-4;
+
+    /** @var array<string, Point> by side of a cell */
+    private array $points = [];
+
+    /** @var array<string, string> the side that follows on a ring */
+    private array $next = [];
+
+    /**
+     * @param list<float>       $xs   m
+     * @param list<float>       $ys   m
+     * @param list<list<float>> $grid by x, then y
+     */
+    private function __construct(
+        private readonly array $xs,
+        private readonly array $ys,
+        private readonly array $grid,
+        private readonly float $level,
+    ) {}
 
     /**
      * @param list<float>       $xs     m, ascending
@@ -25,53 +53,73 @@ final class Contour
      */
     public static function rings(array $xs, array $ys, array $values, float $level): array
     {
-        // A border of nothing closes every ring.
-        $hair = 1e-4;
-        $xs = [$xs[0] - $hair, ...$xs, $xs[\count($xs) - 1] + $hair];
-        $ys = [$ys[0] - $hair, ...$ys, $ys[\count($ys) - 1] + $hair];
+        $xs = [$xs[0] - self::HAIR, ...$xs, $xs[\count($xs) - 1] + self::HAIR];
+        $ys = [$ys[0] - self::HAIR, ...$ys, $ys[\count($ys) - 1] + self::HAIR];
         $none = array_fill(0, \count($ys), -1.0);
-        $grid = [$none];
-        foreach ($values as $column) {
-            $grid[] = [-1.0, ...$column, -1.0];
-        }
-        $grid[] = $none;
-        $next = [];
-        $points = [];
-        $nx = \count($xs) - 1;
-        $ny = \count($ys) - 1;
-        for ($i = 0; $i < $nx; ++$i) {
-            for ($j = 0; $j < $ny; ++$j) {
-                $v = [$grid[$i][$j], $grid[$i + 1][$j], $grid[$i + 1][$j + 1], $grid[$i][$j + 1]];
-                $case = ($v[0] >= $level ? 1 : 0) | ($v[1] >= $level ? 2 : 0) | ($v[2] >= $level ? 4 : 0) | ($v[3] >= $level ? 8 : 0);
-                if (0 === $case || 15 === $case) {
-                    continue;
-                }
-                $middle = array_sum($v) / 4 >= $level;
-                // Sides: 0 below (y low), 1 right, 2 above, 3 left; each pair keeps what is inside on its left hand.
-                $pairs = match ($case) {
-                    1 => [[0, 3]], 2 => [[1, 0]], 3 => [[1, 3]], 4 => [[2, 1]],
-                    5 => $middle ? [[0, 1], [2, 3]] : [[0, 3], [2, 1]],
-                    6 => [[2, 0]], 7 => [[2, 3]], 8 => [[3, 2]], 9 => [[0, 2]],
-                    10 => $middle ? [[3, 0], [1, 2]] : [[1, 0], [3, 2]],
-                    11 => [[1, 2]], 12 => [[3, 1]], 13 => [[0, 1]], 14 => [[3, 0]],
-                };
-                foreach ($pairs as [$from, $to]) {
-                    [$a, $at] = self::side($from, $i, $j, $xs, $ys, $v, $level);
-                    [$b, $there] = self::side($to, $i, $j, $xs, $ys, $v, $level);
-                    $points[$a] = $at;
-                    $points[$b] = $there;
-                    $next[$a] = $b;
-                }
+        $columns = array_map(static fn(array $column): array => [-1.0, ...$column, -1.0], $values);
+        $contour = new self($xs, $ys, [$none, ...$columns, $none], $level);
+        for ($i = 0; $i < \count($xs) - 1; ++$i) {
+            for ($j = 0; $j < \count($ys) - 1; ++$j) {
+                $contour->cell($i, $j);
             }
         }
+
+        return $contour->joined();
+    }
+
+    private function cell(int $i, int $j): void
+    {
+        $v = [$this->grid[$i][$j], $this->grid[$i + 1][$j], $this->grid[$i + 1][$j + 1], $this->grid[$i][$j + 1]];
+        $case = 0;
+        foreach ($v as $corner => $value) {
+            $case |= $value >= $this->level ? 1 << $corner : 0;
+        }
+        $middle = array_sum($v) / 4 >= $this->level;
+        foreach (($middle ? self::JOINED[$case] ?? null : null) ?? self::PAIRS[$case] ?? [] as [$from, $to]) {
+            $side = $this->side($from, $i, $j, $v);
+            $this->next[$side] = $this->side($to, $i, $j, $v);
+        }
+    }
+
+    /**
+     * Where the level cuts a side of a cell; its point is kept by the name that is returned.
+     *
+     * @param array{float, float, float, float} $v values at the corners
+     */
+    private function side(int $side, int $i, int $j, array $v): string
+    {
+        $along = 1 !== $side % 2;
+        [$a, $b] = match ($side) {
+            0 => [0, 1],
+            1 => [1, 2],
+            2 => [3, 2],
+            default => [0, 3],
+        };
+        [$i, $j] = [$i + (1 === $side ? 1 : 0), $j + (2 === $side ? 1 : 0)];
+        $share = ($this->level - $v[$a]) / ($v[$b] - $v[$a]);
+        $name = ($along ? 'h' : 'v') . " $i $j";
+        $x = $this->xs[$i];
+        $y = $this->ys[$j];
+        $this->points[$name] = new Point(
+            $x + $share * ($along ? $this->xs[$i + 1] - $x : 0.0),
+            $y + $share * ($along ? 0.0 : $this->ys[$j + 1] - $y),
+        );
+
+        return $name;
+    }
+
+    /**
+     * @return list<list<Point>>
+     */
+    private function joined(): array
+    {
         $rings = [];
-        while ([] !== $next) {
-            $start = array_key_first($next);
+        while ([] !== $this->next) {
             $ring = [];
-            for ($key = $start; isset($next[$key]);) {
-                $ring[] = $points[$key];
-                $then = $next[$key];
-                unset($next[$key]);
+            for ($key = array_key_first($this->next); isset($this->next[$key]);) {
+                $ring[] = $this->points[$key];
+                $then = $this->next[$key];
+                unset($this->next[$key]);
                 $key = $then;
             }
             if (\count($ring) > 2) {
@@ -80,25 +128,5 @@ final class Contour
         }
 
         return $rings;
-    }
-
-    /**
-     * @param list<float>                       $xs
-     * @param list<float>                       $ys
-     * @param array{float, float, float, float} $v
-     *
-     * @return array{string, Point}
-     */
-    private static function side(int $side, int $i, int $j, array $xs, array $ys, array $v, float $level): array
-    {
-        [$key, $p, $q, $x0, $y0, $x1, $y1] = match ($side) {
-            0 => ["h $i $j", $v[0], $v[1], $xs[$i], $ys[$j], $xs[$i + 1], $ys[$j]],
-            1 => ['v ' . ($i + 1) . " $j", $v[1], $v[2], $xs[$i + 1], $ys[$j], $xs[$i + 1], $ys[$j + 1]],
-            2 => ["h $i " . ($j + 1), $v[3], $v[2], $xs[$i], $ys[$j + 1], $xs[$i + 1], $ys[$j + 1]],
-            default => ["v $i $j", $v[0], $v[3], $xs[$i], $ys[$j], $xs[$i], $ys[$j + 1]],
-        };
-        $share = ($level - $p) / ($q - $p);
-
-        return [$key, new Point($x0 + $share * ($x1 - $x0), $y0 + $share * ($y1 - $y0))];
     }
 }

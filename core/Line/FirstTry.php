@@ -7,6 +7,7 @@ namespace ZigLane\Core\Line;
 use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Aiming\AimRequest;
 use ZigLane\Core\Aiming\AimSolver;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Game;
@@ -56,7 +57,7 @@ final class FirstTry
         }
         $best ??= [] === $targets ? null : [$targets[0], self::nearest($simulator, $layout, $targets[0])];
 
-        return null === $best ? null : ShotSpec::toPocket($best[0], $best[1], Speed::tableLengths(self::LENGTHS), new Tip());
+        return null === $best ? null : ShotSpec::toPocket(new Pot($best[0], $best[1]), Speed::tableLengths(self::LENGTHS), new Tip());
     }
 
     private static function nearest(Simulator $simulator, Layout $layout, int $ball): Pocket

@@ -83,7 +83,9 @@ final readonly class LinePlayer
         try {
             [$shot, $aim, $result] = $this->stroke($spec, $layout, $notes);
         } catch (AimRefused|InvalidInput $e) {
-            return new LegOutcome($number, $spec, LegState::Breaks, $layout, [new LegFault(LegFaultKind::Refused, message: $e->getMessage())], $notes);
+            $refused = new LegFault(LegFaultKind::Refused, message: $e->getMessage());
+
+            return new LegOutcome($number, $spec, LegState::Breaks, $layout, [$refused], $notes);
         }
         $verdict = $game->judge($layout, $result);
         $faults = [];

@@ -6,6 +6,9 @@ namespace ZigLane\Core\Measuring;
 
 use ZigLane\Core\Equipment\CueSpec;
 use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Measuring\Problem\Contradiction;
+use ZigLane\Core\Measuring\Problem\ImpossibleReading;
+use ZigLane\Core\Measuring\Problem\OutOfRange;
 
 /**
  * A table and a cue as measured. With problems there is nothing to be used: they say what to measure again.
@@ -14,7 +17,7 @@ final readonly class FitResult
 {
     /**
      * @param array<string, Estimate> $estimates by Parameter value
-     * @param list<string>            $problems  what is impossible or contradictory, in words; empty when all is well
+     * @param list<ImpossibleReading|OutOfRange|Contradiction> $problems empty when all is well
      */
     public function __construct(public array $estimates, public array $problems, private Table $on, private CueSpec $with) {}
 

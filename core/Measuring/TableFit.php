@@ -7,6 +7,9 @@ namespace ZigLane\Core\Measuring;
 use ZigLane\Core\Equipment\CueSpec;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Measuring\Problem\Contradiction;
+use ZigLane\Core\Measuring\Problem\ImpossibleReading;
+use ZigLane\Core\Measuring\Problem\OutOfRange;
 use ZigLane\Core\Numerics\LeastSquares;
 
 /**
@@ -40,19 +43,12 @@ final class TableFit
                 $test->assertPossible();
                 $usable[] = $test;
             } catch (InvalidInput $e) {
-                $problems[] = ucfirst($e->getMessage()) . (str_ends_with($e->problem, '?') || str_ends_with($e->problem, '.') ? '' : '.');
+                $problems[] = new ImpossibleReading($e->getMessage());
             }
         }
         $parameters = Parameter::cases();
-        $speeds = array_map(static fn(Measurement $m): ?array => $m->speed(), $usable);
-        $seen = [];
         // Slots of p: the parameters, then a speed for each test; a test without one keeps its slot at nothing.
-        [$best, $covariance, $r] = self::best(
-            static function (array $p) use ($usable, $speeds, $on, $with, &$seen): array {
-                return self::residuals($p, $usable, $speeds, $on, $with, $seen);
-            },
-            \count($parameters) + \count($usable),
-        );
+        [$best, $covariance, $r] = self::best((new Residuals($usable, $on, $with))->of(...), \count($parameters) + \count($usable));
 
         $widen = self::widen($r, $usable, $covariance);
         $estimates = [];
@@ -68,14 +64,7 @@ final class TableFit
             );
             [$low, $high] = $parameter->range();
             if ($measured && ($value < $low || $value > $high)) {
-                $problems[] = \sprintf(
-                    'Together the tests would need a %s of %.3g; it lies between %.3g and %.3g on any table. Measure again what tells about it: %s.',
-                    $parameter->spoken(),
-                    $value,
-                    $low,
-                    $high,
-                    self::tellers($usable, $parameter),
-                );
+                $problems[] = new OutOfRange($parameter, $value, $low, $high, self::tellers($usable, $parameter));
             }
         }
 
@@ -107,40 +96,6 @@ final class TableFit
     }
 
     /**
-     * @param list<float>                      $p
-     * @param list<Measurement>                $tests
-     * @param list<array{float, float}|null>   $speeds
-     * @param array<string, list<float>>       $seen predictions made already: most slopes move one stroke's speed alone
-     *
-     * @return list<float> the readings' first, in order; then what was believed of parameters and speeds
-     */
-    private static function residuals(array $p, array $tests, array $speeds, Table $on, CueSpec $with, array &$seen): array
-    {
-        $values = [];
-        $believed = [];
-        foreach (Parameter::cases() as $i => $parameter) {
-            $values[$parameter->value] = $parameter->house() * exp($p[$i]);
-            $believed[] = $p[$i] / $parameter->spread();
-        }
-        $guess = new Guess($values, $on, $with);
-        $key = implode(' ', $values);
-        $off = [];
-        foreach ($tests as $n => $test) {
-            $slot = $p[\count(Parameter::cases()) + $n];
-            [$speed, $known] = $speeds[$n] ?? [1.0, 1.0];
-            $read = $test->readings();
-            $errors = $test->errors();
-            $predicted = $seen["$n $slot $key"] ??= $test->predicted($guess, $speed * exp($slot));
-            foreach ($predicted as $k => $value) {
-                $off[] = log($read[$k] / $value) / $errors[$k];
-            }
-            $believed[] = $slot / $known;
-        }
-
-        return [...$off, ...$believed];
-    }
-
-    /**
      * @param list<float>       $r
      * @param list<Measurement> $tests
      * @param list<list<float>> $covariance
@@ -163,7 +118,7 @@ final class TableFit
      * @param list<float>       $r
      * @param list<Measurement> $tests
      *
-     * @return list<string>
+     * @return list<Contradiction>
      */
     private static function contradictions(array $r, array $tests): array
     {
@@ -184,24 +139,20 @@ final class TableFit
         }
         $others = array_filter($tests, static fn(Measurement $m): bool => $m !== $who && $m::class === $who::class);
 
-        return [\sprintf(
-            '%s does not fit the rest: it is off by %.0f times the error of a reading. %s',
-            ucfirst($who->name()),
-            $worst,
-            1 === \count($others)
-                ? \sprintf('It and %s contradict each other: do the test a third time.', array_values($others)[0]->name())
-                : 'Measure it again, or leave it out.',
-        )];
+
+        return [new Contradiction($who->name(), $worst, 1 === \count($others) ? array_values($others)[0]->name() : null)];
     }
 
     /**
      * @param list<Measurement> $tests
+     *
+     * @return list<string>
      */
-    private static function tellers(array $tests, Parameter $parameter): string
+    private static function tellers(array $tests, Parameter $parameter): array
     {
-        return implode(', ', array_map(
+        return array_map(
             static fn(Measurement $m): string => $m->name(),
-            array_filter($tests, static fn(Measurement $m): bool => \in_array($parameter, $m->about(), true)),
-        ));
+            array_values(array_filter($tests, static fn(Measurement $m): bool => \in_array($parameter, $m->about(), true))),
+        );
     }
 }

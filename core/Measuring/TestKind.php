@@ -23,59 +23,6 @@ enum TestKind: string
 
     private const NTH = ['first', 'second', 'third'];
 
-    /** What the test is called on the page. */
-    public function title(): string
-    {
-        return match ($this) {
-            self::Roll => 'A roll to rest',
-            self::Stun => 'Where a stunned ball starts to roll',
-            self::Rebound => 'Off a rail at a marked angle',
-            self::Lengths => 'A hard straight shot',
-            self::Deflection => 'Deflection of the cue',
-        };
-    }
-
-    /** What the test tells about the table, in a few words. */
-    public function tells(): string
-    {
-        return match ($this) {
-            self::Roll => 'how fast the cloth is',
-            self::Stun => 'how long balls slide: draw, stun and drag',
-            self::Rebound => 'grip of the cushions: how long or short a ball comes off',
-            self::Lengths => 'bounce of the cushions',
-            self::Deflection => 'squirt: how far side pushes the cue ball off line',
-        };
-    }
-
-    /**
-     * @return list<string> what to do, step by step
-     */
-    public function steps(): array
-    {
-        return match ($this) {
-            self::Roll => [
-                'Roll a ball softly along the table, past a mark, so that it stops without touching anything.',
-                'Time it from the mark until it lies still; measure the way it went in that time. A metre or more.',
-            ],
-            self::Stun => [
-                'Freeze a striped ball to the cue ball in line with the length of the table, and hit it full, level and at the centre.',
-                'Film it from the side, slowed down: mark where the stripe begins to roll, and where the ball stops. It may touch no rail.',
-            ],
-            self::Rebound => [
-                'Mark a place two diamonds off a long rail, and where on the rail the ball shall strike. Best once at 30°, once at 45°, once at 60°.',
-                'Roll the ball there at lag speed, well before the rail without side. Mark where it is two diamonds off the rail again.',
-            ],
-            self::Lengths => [
-                'From the head string, hit the cue ball hard and straight to the foot rail, a little above centre, phone recording.',
-                'Read the time between the first two cushions from the recording; count the lengths until it stops, in quarters.',
-            ],
-            self::Deflection => [
-                'Freeze a ball to the far rail. Aim full at it from a metre and a half, then move the cue parallel to the side, level, and hit firmly. Chalk shows how far off centre.',
-                'Mark how far beside the full hit the cue ball arrives.',
-            ],
-        };
-    }
-
     /**
      * @return array<string, array{label: string, unit: string, low: float, high: float}> by field; "length" and "short"
      *                                                   are in m, "tip" in m off the centre, "time" in s, "count" plain

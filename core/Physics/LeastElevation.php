@@ -65,7 +65,8 @@ final readonly class LeastElevation
         $dx = cos($aimed->aim);
         $dy = sin($aimed->aim);
         $toRail = INF;
-        foreach ([[$cue->x, $dx], [$geometry->length - $cue->x, -$dx], [$cue->y, $dy], [$geometry->width - $cue->y, -$dy]] as [$room, $speed]) {
+        [$ahead, $across] = [$geometry->length - $cue->x, $geometry->width - $cue->y];
+        foreach ([[$cue->x, $dx], [$ahead, -$dx], [$cue->y, $dy], [$across, -$dy]] as [$room, $speed]) {
             if ($speed > 1e-9) {
                 $toRail = min($toRail, $room / $speed);
             }

@@ -54,8 +54,9 @@ final readonly class BreakShot
         $layout = $this->rack->layout;
         $cue = $layout->ball(BallId::CUE);
         $simulator = $this->rack->simulator();
-        $error = (new PotChance($simulator, $layout, new Pot($this->ball, $this->pocket), $this->rack->player))->errors($cue, $shot->stroke());
-        $sampler = new ShotSampler($simulator, $layout, new Pot($this->ball, $this->pocket));
+        $pot = new Pot($this->ball, $this->pocket);
+        $error = (new PotChance($simulator, $layout, $pot, $this->rack->player))->errors($cue, $shot->stroke());
+        $sampler = new ShotSampler($simulator, $layout, $pot);
         for ($n = $first; $n < $first + $count; ++$n) {
             $sample = ErrorSamples::random(1, new Generator(104_729 * $n + 17))[0];
             $state = $sampler->under($error, $sample, $shot->stroke());

@@ -9,7 +9,6 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\NoPot;
@@ -34,8 +33,12 @@ final class BreakShotSearch
     /** A ball has left the rack when it lies this far from where it was, m. */
     private const LEFT = 0.08;
 
-    /** So many balls are a good spread (our own choice). */
+    /** So many balls are a good spread, fewer than the least none (our own choice). */
     private const GOOD = 8;
+    private const LEAST = 2;
+
+    /** Pockets of the ball that are tried. */
+    private const POCKETS = 3;
 
     private const LOOKED = 5;
     private const TRIES = 32;
@@ -64,54 +67,56 @@ final class BreakShotSearch
             return null;
         }
         $layout = [$ball] === $rack->layout->objectBalls() ? self::racked($rack, $ball) : $rack->layout;
-        $cue = $layout->ball(BallId::CUE);
-        $found = [];
-        foreach (\array_slice(Openings::goingOf($simulator, $layout, $ball), 0, 3) as $opening) {
-            $pot = new PotChance($simulator, $layout, new Pot($ball, $opening->pocket), $rack->player);
-            $sampler = new ShotSampler($simulator, $layout, new Pot($ball, $opening->pocket));
-            foreach (self::TIPS as [$a, $b]) {
-                foreach (self::SPEEDS as $speed) {
-                    $line = $pot->line($cue, new Stroke($speed, $a, $b));
-                    $state = $line instanceof NoPot ? null : $sampler->run($line);
-                    if (!$line instanceof NoPot && null !== $state && $sampler->pots($state) && !$sampler->scratches($state)) {
-                        $found[] = [
-                            self::spread($layout, $sampler, $state),
-                            $opening->pocket,
-                            $line->shot(),
-                            $pot,
-                            $sampler,
-                        ];
-                    }
-                }
-            }
-        }
-        usort($found, static fn(array $p, array $q): int => $q[0] <=> $p[0]);
+        $stands = $rack->withLayout($layout)->withBallInHand(false);
         $best = null;
         $most = 0.0;
-        foreach (\array_slice($found, 0, self::LOOKED) as [$nominal, $pocket, $shot, $pot, $sampler]) {
-            [$drops, $spread, $scratch] = $nominal < 2 ? [0.0, 0.0, 0.0] : self::judged($layout, $shot, $pot, $sampler);
-            $value = $drops * min(1.0, $spread / self::GOOD);
+        foreach (\array_slice(self::candidates($stands, $ball), 0, self::LOOKED) as $candidate) {
+            if ($candidate->spread < self::LEAST) {
+                continue;
+            }
+            $judged = self::judged($stands, $candidate);
+            $value = $judged->drops * min(1.0, $judged->spread / self::GOOD);
             if ($value > $most) {
                 $most = $value;
-                $best = [$pocket, $shot, $drops, $spread, $scratch];
+                $best = $judged;
             }
         }
         if (null === $best) {
             return null;
         }
-        [$pocket, $shot, $drops, $spread, $scratch] = $best;
-        $stands = $rack->withLayout($layout)->withBallInHand(false);
-        $stands = $stands->withLegs([TakeOver::spec($stands, new Pot($ball, $pocket), $shot)]);
+        $stands = $stands->withLegs([TakeOver::spec($stands, $best->pot, $best->stroke->shot())]);
+        $shot = new BreakShot($stands, $ball, $best->pot->pocket, $best->drops, $best->spread, $best->scratch, 0.0);
 
-        return new BreakShot(
-            $stands,
-            $ball,
-            $pocket,
-            $drops,
-            $spread,
-            $scratch,
-            self::onward(new BreakShot($stands, $ball, $pocket, $drops, $spread, $scratch, 0.0)),
-        );
+        return new BreakShot($stands, $ball, $shot->pocket, $shot->pot, $shot->spread, $shot->scratch, self::onward($shot));
+    }
+
+    /**
+     * Strokes that pot the ball, those that spread most when nothing goes wrong first.
+     *
+     * @return list<BreakCandidate>
+     */
+    private static function candidates(Rack $rack, int $ball): array
+    {
+        $simulator = $rack->simulator();
+        $layout = $rack->layout;
+        $found = [];
+        foreach (\array_slice(Openings::goingOf($simulator, $layout, $ball), 0, self::POCKETS) as $opening) {
+            $pot = new Pot($ball, $opening->pocket);
+            $chance = new PotChance($simulator, $layout, $pot, $rack->player);
+            $sampler = new ShotSampler($simulator, $layout, $pot);
+            foreach (self::TIPS as [$a, $b]) {
+                foreach (self::SPEEDS as $speed) {
+                    $line = $chance->line($layout->ball(BallId::CUE), new Stroke($speed, $a, $b));
+                    $state = $line instanceof NoPot ? null : $sampler->run($line);
+                    if (!$line instanceof NoPot && null !== $state && $sampler->pots($state) && !$sampler->scratches($state)) {
+                        $found[] = new BreakCandidate($pot, $line, self::spread($layout, $sampler, $state));
+                    }
+                }
+            }
+        }
+        usort($found, static fn(BreakCandidate $p, BreakCandidate $q): int => $q->spread <=> $p->spread);
+
+        return $found;
     }
 
     /** Whether the rack stands on a table of straight pool, with the break ball beside it. */
@@ -151,16 +156,15 @@ final class BreakShotSearch
         return new Layout([BallId::CUE => $rack->layout->ball(BallId::CUE), $ball => $rack->layout->ball($ball)] + $places);
     }
 
-    /**
-     * @return array{float, float, float} shares of tries in which the ball drops, balls that then leave the rack, share of scratches
-     */
-    private static function judged(Layout $racked, Shot $shot, PotChance $chance, ShotSampler $sampler): array
+    private static function judged(Rack $rack, BreakCandidate $candidate): BreakCandidate
     {
-        $cue = $racked->ball(BallId::CUE);
-        $error = $chance->errors($cue, $shot->stroke());
+        $racked = $rack->layout;
+        $chance = new PotChance($rack->simulator(), $racked, $candidate->pot, $rack->player);
+        $sampler = new ShotSampler($rack->simulator(), $racked, $candidate->pot);
+        $error = $chance->errors($racked->ball(BallId::CUE), $candidate->stroke);
         $pot = $spread = $scratch = 0;
         foreach (ErrorSamples::of(self::TRIES) as $sample) {
-            $state = $sampler->under($error, $sample, $shot->stroke());
+            $state = $sampler->under($error, $sample, $candidate->stroke);
             if (null === $state) {
                 continue;
             }
@@ -172,7 +176,13 @@ final class BreakShotSearch
             }
         }
 
-        return [$pot / self::TRIES, $spread / max(1, $pot), $scratch / self::TRIES];
+        return new BreakCandidate(
+            $candidate->pot,
+            $candidate->stroke,
+            $spread / max(1, $pot),
+            $pot / self::TRIES,
+            $scratch / self::TRIES,
+        );
     }
 
     private static function spread(Layout $racked, ShotSampler $sampler, BallStates $state): int
@@ -219,7 +229,8 @@ final class BreakShotSearch
         $best = 0.0;
         $going = 0;
         foreach ($easy as [, $ball, $pocket]) {
-            $chance = (new PotChance($simulator, $rack->layout, new Pot($ball, $pocket), $rack->player))->fromPlace($cue->x, $cue->y)->chance;
+            $pot = new PotChance($simulator, $rack->layout, new Pot($ball, $pocket), $rack->player);
+            $chance = $pot->fromPlace($cue->x, $cue->y)->chance;
             $best = max($best, $chance);
             $going += $chance > 0.0 ? 1 : 0;
             if ($going >= self::COMPARED) {

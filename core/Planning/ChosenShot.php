@@ -23,7 +23,12 @@ final readonly class ChosenShot
      * @param RemainingBalls $remaining   on the table
      * @param list<Route>    $others      other ways, the best first: same ball or not
      */
-    public function __construct(public Route $route, public StateValues $stateValues, public RemainingBalls $remaining, public array $others) {}
+    public function __construct(
+        public Route $route,
+        public StateValues $stateValues,
+        public RemainingBalls $remaining,
+        public array $others,
+    ) {}
 
     /**
      * The same with other ways to play it.

@@ -209,7 +209,9 @@ final class PlanSearch
         $over = $rack->rules()->isOver($rack->layout);
         $from = $shots[$this->constraints->keep] ?? null;
 
-        return new Plan($this->beginning($began), $shots, $from->chances->runOut ?? ($over ? 1.0 : 0.0), $over ? null : self::noShot($rack));
+        $runOut = $from->chances->runOut ?? ($over ? 1.0 : 0.0);
+
+        return new Plan($this->beginning($began), $shots, $runOut, $over ? null : self::noShot($rack));
     }
 
     /** The rack as it was given, with the cue ball and the group as the plan took them. */

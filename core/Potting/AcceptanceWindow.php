@@ -161,33 +161,38 @@ final class AcceptanceWindow
     private function shifted(array $known, float $speed, float $side): array
     {
         $step = $this->step();
+        $drops = fn(float $way): bool => $this->drops($way, $speed, $side);
         $intervals = [];
         foreach ($known as $n => [$low, $high]) {
             $middle = ($low + $high) / 2;
-            if (!$this->drops($middle, $speed, $side)) {
+            if (!$drops($middle)) {
                 return $this->scan($speed, $side);
             }
             // Not past the middle of the gap to the neighbour.
             $least = 0 === $n ? -$this->span() : ($known[$n - 1][1] + $low) / 2;
             $most = isset($known[$n + 1]) ? ($high + $known[$n + 1][0]) / 2 : $this->span();
             $intervals[] = [
-                $this->edgeFrom($low, $middle, -$step, $least, $speed, $side),
-                $this->edgeFrom($high, $middle, $step, $most, $speed, $side),
+                self::edgeFrom($drops, $low, $middle, -$step, $least),
+                self::edgeFrom($drops, $high, $middle, $step, $most),
             ];
         }
 
         return $intervals;
     }
 
-    /** An edge from a known one near it: outward while it drops, else inward to the middle. */
-    private function edgeFrom(float $edge, float $middle, float $step, float $limit, float $speed, float $side): float
+    /**
+     * An edge from a known one near it: outward while it drops, else inward to the middle.
+     *
+     * @param \Closure(float): bool $drops by direction, rad
+     */
+    private static function edgeFrom(\Closure $drops, float $edge, float $middle, float $step, float $limit): float
     {
         $outward = static fn(float $at): bool => $step > 0 ? $at < $limit : $at > $limit;
-        if ($this->drops($edge, $speed, $side)) {
+        if ($drops($edge)) {
             $inside = $edge;
             while ($outward($inside + $step)) {
-                if (!$this->drops($inside + $step, $speed, $side)) {
-                    return $this->edge($inside, $inside + $step, $speed, $side);
+                if (!$drops($inside + $step)) {
+                    return self::edge($drops, $inside, $inside + $step);
                 }
                 $inside += $step;
             }
@@ -196,13 +201,13 @@ final class AcceptanceWindow
         }
         $outside = $edge;
         while ($step > 0 ? $outside - $step > $middle : $outside - $step < $middle) {
-            if ($this->drops($outside - $step, $speed, $side)) {
-                return $this->edge($outside - $step, $outside, $speed, $side);
+            if ($drops($outside - $step)) {
+                return self::edge($drops, $outside - $step, $outside);
             }
             $outside -= $step;
         }
 
-        return $this->edge($middle, $outside, $speed, $side);
+        return self::edge($drops, $middle, $outside);
     }
 
     /** Step of the scan, rad. */
@@ -302,16 +307,17 @@ final class AcceptanceWindow
     {
         $span = $this->span();
         $step = $this->step();
+        $drops = fn(float $way): bool => $this->drops($way, $speed, $side);
         $intervals = [];
         $open = null;
         $last = false;
         for ($i = 0; $i < self::TRIES; ++$i) {
             $way = -$span + $i * $step;
-            $now = $this->drops($way, $speed, $side);
+            $now = $drops($way);
             if ($now && !$last) {
-                $open = 0 === $i ? $way : $this->edge($way, $way - $step, $speed, $side);
+                $open = 0 === $i ? $way : self::edge($drops, $way, $way - $step);
             } elseif (!$now && $last) {
-                $intervals[] = [(float) $open, $this->edge($way - $step, $way, $speed, $side)];
+                $intervals[] = [(float) $open, self::edge($drops, $way - $step, $way)];
                 $open = null;
             }
             $last = $now;
@@ -323,11 +329,14 @@ final class AcceptanceWindow
         return $intervals;
     }
 
-    private function edge(float $inside, float $outside, float $speed, float $side): float
+    /**
+     * @param \Closure(float): bool $drops by direction, rad
+     */
+    private static function edge(\Closure $drops, float $inside, float $outside): float
     {
         for ($i = 0; $i < self::BISECTIONS; ++$i) {
             $middle = ($inside + $outside) / 2;
-            if ($this->drops($middle, $speed, $side)) {
+            if ($drops($middle)) {
                 $inside = $middle;
             } else {
                 $outside = $middle;

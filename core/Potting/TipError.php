@@ -57,7 +57,9 @@ final readonly class TipError
         $whole = sqrt($sigma * $sigma + $square);
 
         // Where what side does goes straight up with it, it adds as squares like the rest.
-        return self::isStraight($shifts, self::STRAIGHT * $whole) ? new self([[0.0, 1.0]], $whole, $whole) : new self($sides, $sigma, $whole);
+        return self::isStraight($shifts, self::STRAIGHT * $whole)
+            ? new self([[0.0, 1.0]], $whole, $whole)
+            : new self($sides, $sigma, $whole);
     }
 
     /**

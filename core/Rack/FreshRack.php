@@ -58,17 +58,14 @@ final readonly class FreshRack
     private function __construct(public Rack $rack, public int $dropped, public int $tries) {}
 
     /**
-     * @param int   $number repeats the rack
-     * @param float $speed  of the cue, m/s
-     * @param float $aside  cue ball aside of the middle, diamonds, −1.5 … 1.5
+     * @param int $number repeats the rack
      */
     public static function broken(
         GameName $game,
         int $number,
         Player $player,
         Table $table = new Table(),
-        float $speed = self::BREAK_SPEED,
-        float $aside = self::PLACE[1],
+        BreakStroke $stroke = new BreakStroke(),
     ): self {
         $random = new Generator(1_000_003 * $number + $game->seed());
         $rules = $game->rules();
@@ -79,8 +76,7 @@ final readonly class FreshRack
                 $rules,
                 $random,
                 $player,
-                $speed,
-                $aside,
+                $stroke,
             );
             if (null !== $left) {
                 [$layout, $dropped] = $left;
@@ -104,12 +100,12 @@ final readonly class FreshRack
     /**
      * @return array{Layout, int}|null
      */
-    private static function struck(Simulator $simulator, Game $game, Generator $random, Player $player, float $speed, float $aside): ?array
+    private static function struck(Simulator $simulator, Game $game, Generator $random, Player $player, BreakStroke $stroke): ?array
     {
         $layout = RackUp::layout($simulator, $game, $random);
-        $cue = $simulator->table->size->pointAt(self::PLACE[0], 2.0 + $aside + $random->between(-0.05, 0.05));
+        $cue = $simulator->table->size->pointAt(self::PLACE[0], 2.0 + $stroke->aside + $random->between(-0.05, 0.05));
         $error = new ExecutionError($player->aim, self::BREAK_SPREAD * $player->speed, $player->tip / $simulator->ball->radius);
-        $meant = new Shot($cue->angleTo($layout->ball(RackUp::apex($layout))), $speed, new Tip(0.0, 0.05));
+        $meant = new Shot($cue->angleTo($layout->ball(RackUp::apex($layout))), $stroke->speed, new Tip(0.0, 0.05));
         $shot = Execution::shot($error, new ErrorSample($random->normal(), $random->normal(), 0.0, $random->normal()), $meant);
         $result = $simulator->play($layout->with(BallId::CUE, $cue), $shot);
         $dropped = \count($result->pocketed);
@@ -144,10 +140,9 @@ final readonly class FreshRack
             return null;
         }
         $error = new ExecutionError(0.0, self::SHOT_SPREAD * $player->speed, 0.0);
-        $result = $simulator->play(
-            $layout,
-            Execution::shot($error, new ErrorSample(0.0, $random->normal(), 0.0, 0.0), new Shot($aim->shot->aim, self::SHOT_SPEED, new Tip(0.0, 0.15))),
-        );
+        $meant = new Shot($aim->shot->aim, self::SHOT_SPEED, new Tip(0.0, 0.15));
+        $shot = Execution::shot($error, new ErrorSample(0.0, $random->normal(), 0.0, 0.0), $meant);
+        $result = $simulator->play($layout, $shot);
         $moved = 0;
         foreach ($result->final->objectBalls() as $ball) {
             $moved += $result->final->ball($ball)->distanceTo($layout->ball($ball)) > 0.1 ? 1 : 0;

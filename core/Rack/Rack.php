@@ -80,13 +80,13 @@ final readonly class Rack
     /** The same under another name. */
     public function named(string $name): self
     {
-        return $this->copy(name: $name);
+        return $this->with(['name' => $name]);
     }
 
     /** The same with balls elsewhere. */
     public function withLayout(Layout $layout): self
     {
-        return $this->copy(layout: $layout);
+        return $this->with(['layout' => $layout]);
     }
 
     /** The same with one ball put at a place (m). */
@@ -98,7 +98,7 @@ final readonly class Rack
     /** The same with the ball in hand, or not. */
     public function withBallInHand(bool $inHand): self
     {
-        return $this->copy(ballInHand: $inHand);
+        return $this->with(['ballInHand' => $inHand]);
     }
 
     /** The same balls by diamonds on another table. */
@@ -110,25 +110,25 @@ final readonly class Rack
             $balls[$id] = $table->size->pointAt($x, $y);
         }
 
-        return $this->copy(table: $table, layout: new Layout($balls));
+        return $this->with(['table' => $table, 'layout' => new Layout($balls)]);
     }
 
     /** The same for another player. */
     public function withPlayer(Player $player): self
     {
-        return $this->copy(player: $player);
+        return $this->with(['player' => $player]);
     }
 
     /** The same with a group taken. */
     public function withGroup(Group $group): self
     {
-        return $this->copy(group: $group);
+        return $this->with(['group' => $group]);
     }
 
     /** The same with another cue. */
     public function withCue(CueSpec $cue): self
     {
-        return $this->copy(cue: $cue);
+        return $this->with(['cue' => $cue]);
     }
 
     /**
@@ -136,35 +136,28 @@ final readonly class Rack
      */
     public function withLegs(array $legs): self
     {
-        return $this->copy(legs: $legs);
+        return $this->with(['legs' => $legs]);
     }
 
     /**
      * This rack with what is named replaced.
      *
-     * @param list<ShotSpec>|null $legs
+     * @param array{name?: string, table?: Table, layout?: Layout, ballInHand?: bool, legs?: list<ShotSpec>, cue?: CueSpec, player?: Player,
+     *              group?: Group} $changes
      */
-    private function copy(
-        ?string $name = null,
-        ?Table $table = null,
-        ?Layout $layout = null,
-        ?bool $ballInHand = null,
-        ?array $legs = null,
-        ?CueSpec $cue = null,
-        ?Player $player = null,
-        ?Group $group = null,
-    ): self {
+    private function with(array $changes): self
+    {
         return new self(
-            $name ?? $this->name,
+            $changes['name'] ?? $this->name,
             $this->game,
-            $table ?? $this->table,
-            $layout ?? $this->layout,
-            $ballInHand ?? $this->ballInHand,
-            $group ?? $this->group,
-            $player ?? $this->player,
-            $legs ?? $this->legs,
+            $changes['table'] ?? $this->table,
+            $changes['layout'] ?? $this->layout,
+            $changes['ballInHand'] ?? $this->ballInHand,
+            $changes['group'] ?? $this->group,
+            $changes['player'] ?? $this->player,
+            $changes['legs'] ?? $this->legs,
             $this->unknown,
-            $cue ?? $this->cue,
+            $changes['cue'] ?? $this->cue,
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Rack;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Physics\Tip;
@@ -32,13 +33,12 @@ final readonly class ShotSpec
 
     /** A shot that sends a ball into a pocket; the aim is solved when it is played. */
     public static function toPocket(
-        int $ball,
-        Pocket $pocket,
+        Pot $pot,
         Speed $speed,
         Tip $tip = new Tip(),
         float $offset = 0.0,
         float $elevationDeg = 0.0,
     ): self {
-        return new self(null, $ball, $pocket, $offset, $speed, $tip, $elevationDeg);
+        return new self(null, $pot->ball, $pot->pocket, $offset, $speed, $tip, $elevationDeg);
     }
 }

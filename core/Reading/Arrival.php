@@ -34,14 +34,37 @@ final readonly class Arrival
     /** How a cue ball on its way comes to a zone. */
     public static function of(ShotResult $result, Region $region, Point $next): self
     {
-        $hit = 0.0;
-        foreach ($result->events as $event) {
-            if (EventType::BallBall === $event->type && $event->concerns(BallId::CUE)) {
-                $hit = $event->time;
-                break;
+        [$way, $stops] = self::inside($result, $region);
+        $stretch = 0.0;
+        $turn = 0.0;
+        foreach ($way as $i => $p) {
+            $step = $i > 0 ? $way[$i - 1]->distanceTo($p) : 0.0;
+            $stretch += $step;
+            if ($step > 1e-9) {
+                $turn += $step * abs(Angle::wrap($way[$i - 1]->angleTo($p) - $p->angleTo($next)));
             }
         }
-        // The last stretch inside, walked along the way.
+        if ($stretch < 1e-6) {
+            return new self(0.0, $stops, $stops ? 'stopped in it' : '');
+        }
+        $angle = $turn / $stretch;
+
+        return new self($stretch, $stops, match (true) {
+            $angle < self::INTO => 'into the line',
+            $angle > M_PI - self::INTO => 'along the line, away from the ball',
+            $angle > self::ACROSS && $angle < M_PI - self::ACROSS => 'across the line',
+            default => 'at a slant to the line',
+        });
+    }
+
+    /**
+     * The last stretch of the cue ball's way inside the zone, walked in steps.
+     *
+     * @return array{list<Point>, bool} and whether it ends there
+     */
+    private static function inside(ShotResult $result, Region $region): array
+    {
+        $hit = self::contact($result);
         $inside = [];
         $last = [];
         foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
@@ -59,29 +82,13 @@ final readonly class Arrival
                 }
             }
         }
-        $stops = [] !== $inside;
-        $way = $stops ? $inside : $last;
-        $stretch = 0.0;
-        $turn = 0.0;
-        foreach ($way as $i => $p) {
-            if ($i > 0) {
-                $step = $way[$i - 1]->distanceTo($p);
-                $stretch += $step;
-                if ($step > 1e-9) {
-                    $turn += $step * abs(Angle::wrap($way[$i - 1]->angleTo($p) - $p->angleTo($next)));
-                }
-            }
-        }
-        if ($stretch < 1e-6) {
-            return new self(0.0, $stops, $stops ? 'stopped in it' : '');
-        }
-        $angle = $turn / $stretch;
 
-        return new self($stretch, $stops, match (true) {
-            $angle < self::INTO => 'into the line',
-            $angle > M_PI - self::INTO => 'along the line, away from the ball',
-            $angle > self::ACROSS && $angle < M_PI - self::ACROSS => 'across the line',
-            default => 'at a slant to the line',
-        });
+        return [[] === $inside ? $last : $inside, [] !== $inside];
+    }
+
+    /** When the cue ball meets its first ball, s; 0 when it meets none. */
+    private static function contact(ShotResult $result): float
+    {
+        return ($result->eventsOf(BallId::CUE, EventType::BallBall)[0] ?? null)->time ?? 0.0;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
-use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
@@ -31,8 +31,7 @@ final readonly class Zone
      * @param string|null               $rightSide  "left" or "right" of that line as the player stands
      */
     private function __construct(
-        public int $ball,
-        public Pocket $pocket,
+        public Pot $pot,
         public float $chance,
         public Region $region,
         public Region $whole,
@@ -70,8 +69,7 @@ final readonly class Zone
         }
 
         return new self(
-            $pot->pot->ball,
-            $pot->pot->pocket,
+            $pot->pot,
             $chance,
             $region,
             $map->region($chance),

@@ -162,7 +162,16 @@ final class StrokeTrials
         $this->played += $n;
         $potted = max(1, $pot);
 
-        return new RouteChances($pot / $n, $position / $n, $value / $n, $scratch / $n, $touches / $n, $hooked / $potted, $astray / $potted, $n);
+        return new RouteChances(
+            $pot / $n,
+            $position / $n,
+            $value / $n,
+            $scratch / $n,
+            $touches / $n,
+            $hooked / $potted,
+            $astray / $potted,
+            $n,
+        );
     }
 
     /** How much softer or harder a stroke still leaves the cue ball in position. */

@@ -72,6 +72,6 @@ final class TakeOver
             }
         }
 
-        return ShotSpec::toPocket($pot->ball, $pot->pocket, $speed, $tip, round($offset, 2), 0.0);
+        return ShotSpec::toPocket($pot, $speed, $tip, round($offset, 2), 0.0);
     }
 }

@@ -22,7 +22,7 @@ final class Numbers
     /**
      * "4, 7 and 9".
      *
-     * @param list<int> $numbers
+     * @param list<int|string> $numbers
      */
     public static function list(array $numbers): string
     {

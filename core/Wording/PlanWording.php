@@ -73,7 +73,9 @@ final class PlanWording
             ),
             $finding instanceof GroupTaken => self::group($finding),
             $finding instanceof BallInTheWay => \sprintf(
-                $finding->after ? 'The %2$d is in the way of the %1$d and comes after it.' : 'The %2$d must go before the %1$d: it is in its way.',
+                $finding->after
+                    ? 'The %2$d is in the way of the %1$d and comes after it.'
+                    : 'The %2$d must go before the %1$d: it is in its way.',
                 $finding->ball,
                 $finding->by,
             ),
@@ -123,7 +125,8 @@ final class PlanWording
                 $finding->leg,
                 null === $finding->fault ? 'it names no ball' : LegWording::fault($finding->fault),
             ),
-            $finding instanceof RackStands => 'The rack stands: first comes the break shot. Plan the next rack from where it leaves the balls.',
+            $finding instanceof RackStands => 'The rack stands: first comes the break shot. '
+                . 'Plan the next rack from where it leaves the balls.',
             $finding instanceof NoCueBall => 'There is no cue ball on the table.',
             $finding instanceof NoShot => self::noShot($finding),
             default => ShotWording::sentence($finding),
@@ -158,7 +161,9 @@ final class PlanWording
     {
         return \sprintf(
             '%s instead: about %.0f %%, %s; pot %.0f %%, position %.0f %%.',
-            $other->ball ? "The {$other->pot->ball} first" : \sprintf('The %d in the %s pocket', $other->pot->ball, $other->pot->pocket->spoken()),
+            $other->ball
+                ? "The {$other->pot->ball} first"
+                : \sprintf('The %d in the %s pocket', $other->pot->ball, $other->pot->pocket->spoken()),
             100 * $other->chances->value,
             $other->less < self::NOTHING ? 'as good' : \sprintf('%.0f points less', 100 * $other->less),
             100 * $other->chances->pot,

@@ -33,7 +33,7 @@ final class RouteWording
         $rails = match (\count($family->rails)) {
             0 => 'no cushion',
             1 => "{$family->rails[0]} cushion",
-            default => implode(', ', \array_slice($family->rails, 0, -1)) . ' and ' . $family->rails[\count($family->rails) - 1] . ' cushions',
+            default => Numbers::list($family->rails) . ' cushions',
         };
 
         return $family->stroke . ('' === $spin ? '' : " with $spin spin") . ", $rails";

@@ -17,13 +17,13 @@ use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Measuring\Comparison;
 use ZigLane\Core\Measuring\FitResult;
 use ZigLane\Core\Measuring\Parameter;
 use ZigLane\Core\Measuring\Sheet;
 use ZigLane\Core\Measuring\TestKind;
 use ZigLane\Core\Rack\Files\EquipmentFields;
 use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Wording\ComparisonWording;
 
 /**
  * Ten minutes at a table with a tape and a phone: readings in, a table's and a cue's own numbers out.
@@ -81,7 +81,11 @@ final class MeasureController extends AbstractController
             if (!$fit instanceof FitResult) {
                 return $this->page($units, $view + ['waiting' => true, 'save' => $save], Response::HTTP_ACCEPTED);
             }
-            $view += ['fit' => $fit, 'saysTable' => Comparison::ofTable($fit->table()), 'saysCue' => Comparison::ofCue($fit->cue())];
+            $view += [
+                'fit' => $fit,
+                'saysTable' => ComparisonWording::ofTable($fit->table()),
+                'saysCue' => ComparisonWording::ofCue($fit->cue()),
+            ];
             if ('' !== $save && $fit->sound()) {
                 $this->save(ProfileKind::from($save), $view['name'], $fit, $sheet);
 

@@ -21,6 +21,7 @@ use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\BreakStroke;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\FreshRack;
@@ -63,7 +64,7 @@ final class RacksController extends AbstractController
             $number = self::between($form->getString('number'), 'The number of the break', 1, 999_999);
             $speed = self::between($form->getString('speed', (string) FreshRack::BREAK_SPEED), 'The cue speed', 4, 12);
             $aside = self::between($form->getString('aside', (string) FreshRack::PLACE[1]), 'The cue ball’s place', -1.5, 1.5);
-            $fresh = FreshRack::broken($game, (int) $number, Player::of(Level::League), speed: $speed, aside: $aside);
+            $fresh = FreshRack::broken($game, (int) $number, Player::of(Level::League), stroke: new BreakStroke($speed, $aside));
             $record = $this->store->create($fresh->rack->withBallInHand(true), 'break');
         } catch (InvalidInput $e) {
             return $this->page($request, $e->problem);

@@ -11,7 +11,6 @@ use ZigLane\App\Entity\Profile;
 use ZigLane\Core\Equipment\CueSpec;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Measuring\Comparison;
 use ZigLane\Core\Player\Hand;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
@@ -19,6 +18,7 @@ use ZigLane\Core\Potting\Calibration;
 use ZigLane\Core\Rack\Files\EquipmentFields;
 use ZigLane\Core\Rack\Files\Fields;
 use ZigLane\Core\Rack\Files\PlayerFields;
+use ZigLane\Core\Wording\ComparisonWording;
 
 /**
  * The numbers of a profile as they are typed, and what they mean in words.
@@ -143,8 +143,8 @@ final class ProfileForm
     public function says(Profile $profile): array
     {
         return match (ProfileKind::from($profile->kind())) {
-            ProfileKind::Table => Comparison::ofTable($this->store->table($profile)),
-            ProfileKind::Cue => Comparison::ofCue($this->store->cue($profile)),
+            ProfileKind::Table => ComparisonWording::ofTable($this->store->table($profile)),
+            ProfileKind::Cue => ComparisonWording::ofCue($this->store->cue($profile)),
             ProfileKind::Player => $this->ofPlayer($this->store->player($profile)),
         };
     }

@@ -42,7 +42,8 @@ final readonly class FindRoutes implements Work
         $search = new RouteSearch($rack, new Pot($ball, $pocket));
         $list = [];
         foreach ($search->routes() as $list) {
-            yield new RouteList($list, [] !== $list && RouteSearch::MANY === $list[0]->chances->tries, $search->played(), microtime(true) - $began);
+            $settled = [] !== $list && RouteSearch::MANY === $list[0]->chances->tries;
+            yield new RouteList($list, $settled, $search->played(), microtime(true) - $began);
         }
         $wanted = [];
         foreach ($this->reader->read($rack, $id)->troubles as $trouble) {

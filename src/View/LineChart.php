@@ -16,6 +16,9 @@ final readonly class LineChart
     private const TOP = 30;
     private const BOTTOM = 50;
 
+    private const INKS = ['#b3261e', '#1b6ca8', '#2e7d32', '#7b3fa0', '#8a6d00', '#00695c', '#444', '#c2185b'];
+    private const DASHES = ['', '7 4', '2 3', '10 3 2 3'];
+
     /**
      * @param array{float, float, float} $x first, last, step of the ticks
      * @param array{float, float, float} $y the same
@@ -39,6 +42,17 @@ final readonly class LineChart
             self::HEIGHT,
             htmlspecialchars($this->title),
         );
+        $svg .= $this->ticks() . $this->names();
+        foreach (array_keys($lines) as $n => $name) {
+            $svg .= $this->line($n, $name, $lines[$name]);
+        }
+
+        return $svg . "</svg>\n";
+    }
+
+    private function ticks(): string
+    {
+        $svg = '';
         for ($v = $this->x[0]; $v <= $this->x[1] + 1e-9; $v += $this->x[2]) {
             $svg .= \sprintf(
                 '<path d="M%.1f %dV%d" stroke="#ddd"/><text x="%.1f" y="%d" text-anchor="middle">%s</text>',
@@ -61,43 +75,47 @@ final readonly class LineChart
                 round($v, 2),
             );
         }
-        $svg .= \sprintf('<text x="%d" y="18" font-weight="bold">%s</text>', self::LEFT, htmlspecialchars($this->title));
-        $svg .= \sprintf(
-            '<text x="%d" y="%d" text-anchor="middle">%s</text>',
-            intdiv(self::LEFT + self::WIDTH - self::RIGHT, 2),
-            self::HEIGHT - 14,
-            htmlspecialchars($this->xName),
-        );
-        $svg .= \sprintf(
-            '<text transform="rotate(-90)" x="%d" y="16" text-anchor="middle">%s</text>',
-            -intdiv(self::HEIGHT, 2),
-            htmlspecialchars($this->yName),
-        );
-        $inks = ['#b3261e', '#1b6ca8', '#2e7d32', '#7b3fa0', '#8a6d00', '#00695c', '#444', '#c2185b'];
-        $dashes = ['', '7 4', '2 3', '10 3 2 3'];
-        $n = 0;
-        foreach ($lines as $name => $points) {
-            $path = implode('L', array_map(fn(array $p): string => \sprintf('%.1f %.1f', $this->px($p[0]), $this->py($p[1])), $points));
-            $ink = $inks[$n % 8];
-            $svg .= "<path d=\"M$path\" fill=\"none\" stroke=\"$ink\" stroke-width=\"2\" stroke-dasharray=\"{$dashes[$n % 4]}\"/>";
-            $last = end($points);
-            if (false !== $last) {
-                $svg .= \sprintf(
-                    '<path d="M%d %dh18" stroke="%s" stroke-width="2" stroke-dasharray="%s"/><text x="%d" y="%d" fill="%s">%s</text>',
-                    self::WIDTH - self::RIGHT + 8,
-                    self::TOP + 10 + 18 * $n,
-                    $ink,
-                    $dashes[$n % 4],
-                    self::WIDTH - self::RIGHT + 30,
-                    self::TOP + 14 + 18 * $n,
-                    $ink,
-                    htmlspecialchars($name),
-                );
-            }
-            ++$n;
-        }
 
-        return $svg . "</svg>\n";
+        return $svg;
+    }
+
+    private function names(): string
+    {
+        return \sprintf('<text x="%d" y="18" font-weight="bold">%s</text>', self::LEFT, htmlspecialchars($this->title))
+            . \sprintf(
+                '<text x="%d" y="%d" text-anchor="middle">%s</text>',
+                intdiv(self::LEFT + self::WIDTH - self::RIGHT, 2),
+                self::HEIGHT - 14,
+                htmlspecialchars($this->xName),
+            )
+            . \sprintf(
+                '<text transform="rotate(-90)" x="%d" y="16" text-anchor="middle">%s</text>',
+                -intdiv(self::HEIGHT, 2),
+                htmlspecialchars($this->yName),
+            );
+    }
+
+    /**
+     * @param list<array{float, float}> $points
+     */
+    private function line(int $n, string $name, array $points): string
+    {
+        $ink = self::INKS[$n % \count(self::INKS)];
+        $dash = self::DASHES[$n % \count(self::DASHES)];
+        $path = implode('L', array_map(fn(array $p): string => \sprintf('%.1f %.1f', $this->px($p[0]), $this->py($p[1])), $points));
+        $svg = "<path d=\"M$path\" fill=\"none\" stroke=\"$ink\" stroke-width=\"2\" stroke-dasharray=\"$dash\"/>";
+
+        return [] === $points ? $svg : $svg . \sprintf(
+            '<path d="M%d %dh18" stroke="%s" stroke-width="2" stroke-dasharray="%s"/><text x="%d" y="%d" fill="%s">%s</text>',
+            self::WIDTH - self::RIGHT + 8,
+            self::TOP + 10 + 18 * $n,
+            $ink,
+            $dash,
+            self::WIDTH - self::RIGHT + 30,
+            self::TOP + 14 + 18 * $n,
+            $ink,
+            htmlspecialchars($name),
+        );
     }
 
     private function px(float $v): float

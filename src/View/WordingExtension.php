@@ -6,16 +6,22 @@ namespace ZigLane\App\View;
 
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
+use Twig\TwigFunction;
 use ZigLane\Core\Line\AimCard;
 use ZigLane\Core\Line\LegFault;
 use ZigLane\Core\Line\LegNote;
 use ZigLane\Core\Line\LegPosition;
+use ZigLane\Core\Measuring\Problem\Contradiction;
+use ZigLane\Core\Measuring\Problem\ImpossibleReading;
+use ZigLane\Core\Measuring\Problem\OutOfRange;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Reading\Indirect;
 use ZigLane\Core\Routes\Family;
+use ZigLane\Core\Wording\FitWording;
 use ZigLane\Core\Wording\LegWording;
 use ZigLane\Core\Wording\PotWording;
 use ZigLane\Core\Wording\RouteWording;
+use ZigLane\Core\Wording\TestWording;
 
 /**
  * "worded" in templates: what is found, as a person reads it.
@@ -27,6 +33,15 @@ final class WordingExtension extends AbstractExtension
         return [
             new TwigFilter('worded', self::worded(...)),
             new TwigFilter('all_worded', self::all(...)),
+        ];
+    }
+
+    public function getFunctions(): array
+    {
+        return [
+            new TwigFunction('test_title', TestWording::title(...)),
+            new TwigFunction('test_tells', TestWording::tells(...)),
+            new TwigFunction('test_steps', TestWording::steps(...)),
         ];
     }
 
@@ -45,14 +60,18 @@ final class WordingExtension extends AbstractExtension
         return $worded;
     }
 
-    public static function worded(LegFault|LegNote|LegPosition|AimCard|NoPot|Indirect|Family|null $found): string
-    {
+    public static function worded(
+        LegFault|LegNote|LegPosition|AimCard|NoPot|Indirect|Family|ImpossibleReading|OutOfRange|Contradiction|null $found,
+    ): string {
         return match (true) {
             null === $found => '',
             $found instanceof LegFault => LegWording::fault($found),
             $found instanceof LegNote => LegWording::note($found),
             $found instanceof LegPosition => LegWording::position($found),
             $found instanceof AimCard => LegWording::aim($found),
+            $found instanceof ImpossibleReading,
+            $found instanceof OutOfRange,
+            $found instanceof Contradiction => FitWording::sentence($found),
             $found instanceof NoPot => PotWording::why($found),
             $found instanceof Indirect => PotWording::indirect($found),
             default => RouteWording::family($found),

@@ -18,10 +18,7 @@ final readonly class Workspace
      * @param int              $chosen 0 for the layout, else the leg's number
      * @param list<LegDrawing> $legs
      * @param Layout           $shown  the balls as they lie where the chosen leg begins
-     * @param list<array{label: string, path: string, rest: array{x: string, y: string}|null, words: string}> $ghosts
-     *                         the chosen leg a tenth softer and harder
-     * @param array<string, mixed>|null $motion what playback needs, or null
-     * @param array<string, string>     $facts  the aim in words
+     * @param ChosenLeg        $detail of the chosen leg; empty without one
      * @param list<int>                 $missing balls of the game that are not on the table
      * @param int|null                  $due    the ball to shoot after the last leg, when the line goes on
      */
@@ -32,16 +29,10 @@ final readonly class Workspace
         public TableDrawing $table,
         public array $legs,
         public Layout $shown,
-        public array $ghosts,
-        public ?array $motion,
-        public array $facts,
+        public ChosenLeg $detail,
         public array $missing,
         public ?int $due,
         public bool $complete,
-        public float $mostLengths,
-        public ?float $mps,
-        public ?float $lengths,
-        public ?float $leastElevationDeg,
     ) {}
 
     public function leg(): ?LegOutcome

@@ -21,9 +21,6 @@ use ZigLane\Core\Rack\Rack;
  */
 final class WorkspaceBuilder
 {
-    /** Speed scale of the inspector, table lengths. */
-    public const FASTEST = 8.0;
-
     public function __construct(private readonly PlayedLines $lines) {}
 
     /**
@@ -39,20 +36,7 @@ final class WorkspaceBuilder
         $outcomes = $keep ? $this->lines->play($rack) : $player->play($rack);
         $chosen = max(0, min($chosen, \count($outcomes)));
         $leg = 0 === $chosen ? null : $outcomes[$chosen - 1];
-        $last = [] === $outcomes ? null : $outcomes[\count($outcomes) - 1];
-        $end = null === $last ? $rack->layout : ($last->after() ?? $last->before);
-        $game = $rack->rules();
-        $sound = [] === array_filter(
-            $outcomes,
-            static fn(LegOutcome $o): bool => \in_array($o->state, [LegState::Breaks, LegState::Waits], true),
-        );
-        $complete = [] !== $outcomes && $sound && null !== $end && $game->isOver($end);
-        $due = $sound && !$complete && null !== $end ? ($game->legalTargets($end)[0] ?? null) : null;
-        $mps = $leg?->shot?->speed;
-        $lengths = null;
-        if (null !== $leg) {
-            $lengths = $leg->spec->speed->lengths ?? $player->lengths()->ofSpeed((float) $leg->spec->speed->mps);
-        }
+        [$complete, $due] = self::goesOn($rack, $outcomes);
 
         return new Workspace(
             $open,
@@ -61,16 +45,46 @@ final class WorkspaceBuilder
             new TableDrawing($rack->table),
             array_map(static fn(LegOutcome $o): LegDrawing => new LegDrawing($o, $size), $outcomes),
             self::reached($outcomes, $chosen) ?? $rack->layout,
-            null === $leg ? [] : self::ghosts($player, $leg, $size),
-            null === $leg?->result || null === $leg->before ? null : self::motion($leg->before, $leg->result),
-            null === $leg?->aim ? [] : self::facts($leg->aim, $leg, $units),
-            array_values(array_diff([BallId::CUE, ...$game->rack()], array_keys($rack->layout->balls))),
+            null === $leg ? new ChosenLeg() : self::detail($player, $leg, $size, $units),
+            array_values(array_diff([BallId::CUE, ...$rack->rules()->rack()], array_keys($rack->layout->balls))),
             $due,
             $complete,
-            self::FASTEST,
-            $mps,
-            $lengths,
-            null === $leg?->shot ? null : rad2deg($leg->shot->elevation),
+        );
+    }
+
+    /**
+     * Whether the line runs out the rack, and else the ball to shoot after it.
+     *
+     * @param list<LegOutcome> $outcomes
+     *
+     * @return array{bool, int|null}
+     */
+    private static function goesOn(Rack $rack, array $outcomes): array
+    {
+        foreach ($outcomes as $outcome) {
+            if (LegState::Breaks === $outcome->state || LegState::Waits === $outcome->state) {
+                return [false, null];
+            }
+        }
+        $last = [] === $outcomes ? null : $outcomes[\count($outcomes) - 1];
+        $end = null === $last ? $rack->layout : ($last->after() ?? $last->before);
+        if (null === $end) {
+            return [false, null];
+        }
+        $complete = null !== $last && $rack->rules()->isOver($end);
+
+        return [$complete, $complete ? null : ($rack->rules()->legalTargets($end)[0] ?? null)];
+    }
+
+    private static function detail(LinePlayer $player, LegOutcome $leg, TableSize $size, Units $units): ChosenLeg
+    {
+        return new ChosenLeg(
+            self::ghosts($player, $leg, $size),
+            null === $leg->result || null === $leg->before ? null : self::motion($leg->before, $leg->result),
+            null === $leg->aim ? [] : self::facts($leg->aim, $leg, $units),
+            $leg->shot?->speed,
+            $leg->spec->speed->lengths ?? $player->lengths()->ofSpeed((float) $leg->spec->speed->mps),
+            null === $leg->shot ? null : rad2deg($leg->shot->elevation),
         );
     }
 

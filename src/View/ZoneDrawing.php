@@ -69,16 +69,16 @@ final readonly class ZoneDrawing
         if ($zone->region->isEmpty()) {
             return \sprintf(
                 'From nowhere is the %d as likely as %.0f %% in the %s pocket.',
-                $zone->ball,
+                $zone->pot->ball,
                 100 * $zone->chance,
-                $zone->pocket->spoken(),
+                $zone->pot->pocket->spoken(),
             );
         }
         $say = \sprintf(
             '%.2f m² give the %d in the %s pocket at %.0f %% or better',
             $zone->region->area(),
-            $zone->ball,
-            $zone->pocket->spoken(),
+            $zone->pot->ball,
+            $zone->pot->pocket->spoken(),
             100 * $zone->chance,
         );
         $cut = $zone->whole->area() - $zone->region->area();

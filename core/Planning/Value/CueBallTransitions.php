@@ -118,7 +118,7 @@ final class CueBallTransitions
                 if ($px < $left || $px > $right || $py < $low || $py > $high) {
                     continue;
                 }
-                $at = self::meeting($way, $px, $py, $reach);
+                $at = Chords::meeting($way, $px, $py, $reach);
                 if (null !== $at) {
                     $first[$run][$id] = $at;
                 }
@@ -136,43 +136,6 @@ final class CueBallTransitions
         }
 
         return $masks;
-    }
-
-    /**
-     * Where on a way the cue ball first meets a ball.
-     *
-     * @param list<float> $way   corners of the chords, x and y in turn, m
-     * @param float       $reach square of the distance at which they touch, m²
-     *
-     * @return float|null chord and share of it
-     */
-    private static function meeting(array $way, float $px, float $py, float $reach): ?float
-    {
-        $bx = $way[0];
-        $by = $way[1];
-        $count = \count($way) >> 1;
-        for ($k = 1; $k < $count; ++$k) {
-            $ax = $bx;
-            $ay = $by;
-            $bx = $way[2 * $k];
-            $by = $way[2 * $k + 1];
-            $dx = $bx - $ax;
-            $dy = $by - $ay;
-            $long = $dx * $dx + $dy * $dy;
-            $at = $long > 0.0 ? (($px - $ax) * $dx + ($py - $ay) * $dy) / $long : 0.0;
-            $at = $at < 0.0 ? 0.0 : ($at > 1.0 ? 1.0 : $at);
-            $ox = $px - $ax - $at * $dx;
-            $oy = $py - $ay - $at * $dy;
-            $near = $ox * $ox + $oy * $oy;
-            if ($near < $reach) {
-                // Where on the chord it touches, not where it would be nearest.
-                $back = $long > 0.0 ? sqrt(($reach - $near) / $long) : 0.0;
-
-                return $k - 1 + max(0.0, $at - $back);
-            }
-        }
-
-        return null;
     }
 
     private function hasRoom(float $cut): bool
@@ -200,7 +163,7 @@ final class CueBallTransitions
             $down = $state->isDown(0);
             [$way, $energy] = $this->way($state);
             $this->ways[] = $way;
-            $this->boxes[] = $this->box($way);
+            $this->boxes[] = Chords::box($way, 2 * $this->simulator->ball->radius);
             $run = \count($this->ways) - 1;
             $chords = (\count($way) >> 1) - 1;
             [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [
@@ -226,27 +189,6 @@ final class CueBallTransitions
             $this->s[] = $s;
             $this->t[] = $t;
         }
-    }
-
-    /**
-     * @param non-empty-list<float> $way
-     *
-     * @return array{float, float, float, float}
-     */
-    private function box(array $way): array
-    {
-        $reach = 2 * $this->simulator->ball->radius;
-        $box = [INF, -INF, INF, -INF];
-        for ($k = 0; $k < \count($way); $k += 2) {
-            $box = [
-                min($box[0], $way[$k] - $reach),
-                max($box[1], $way[$k] + $reach),
-                min($box[2], $way[$k + 1] - $reach),
-                max($box[3], $way[$k + 1] + $reach),
-            ];
-        }
-
-        return $box;
     }
 
     /** The cue ball arrives, recorded; the contact is turned so that throw is made good. */

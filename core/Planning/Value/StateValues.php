@@ -189,7 +189,8 @@ final class StateValues implements ValueFunction
     {
         $zone = $this->constraints->zones[$ball] ?? null;
         if (null !== $zone && !isset($this->zones[$ball])) {
-            $this->zones[$ball] = array_map(static fn(array $at): bool => $zone->contains($at[0], $at[1]), $this->cache->grids->positions->nodes());
+            $nodes = $this->cache->grids->positions->nodes();
+            $this->zones[$ball] = array_map(static fn(array $at): bool => $zone->contains($at[0], $at[1]), $nodes);
         }
 
         return $this->zones[$ball] ?? null;

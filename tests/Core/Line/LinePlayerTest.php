@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Line;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableSize;
@@ -39,7 +40,7 @@ final class LinePlayerTest extends TestCase
 
     private static function leg(int $ball, Pocket $pocket, float $lengths = 2.0, Tip $tip = new Tip()): ShotSpec
     {
-        return ShotSpec::toPocket($ball, $pocket, Speed::tableLengths($lengths), $tip);
+        return ShotSpec::toPocket(new Pot($ball, $pocket), Speed::tableLengths($lengths), $tip);
     }
 
     public function testEachLegBeginsWhereTheLastOneEnded(): void

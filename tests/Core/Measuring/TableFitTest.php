@@ -19,6 +19,7 @@ use ZigLane\Core\Measuring\TableFit;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Wording\FitWording;
 
 final class TableFitTest extends TestCase
 {
@@ -107,7 +108,7 @@ final class TableFitTest extends TestCase
     {
         $fit = TableFit::of($tests);
         self::assertFalse($fit->sound());
-        self::assertStringContainsString($words, implode("\n", $fit->problems));
+        self::assertStringContainsString($words, implode("\n", array_map(FitWording::sentence(...), $fit->problems)));
     }
 
     /**

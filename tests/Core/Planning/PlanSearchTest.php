@@ -6,6 +6,7 @@ namespace ZigLane\Tests\Core\Planning;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\Files\PlanFile;
@@ -125,12 +126,12 @@ final class PlanSearchTest extends TestCase
     /** Legs that are kept are played as they stand; one that does not hold is said. */
     public function testKeptLegsComeFirst(): void
     {
-        $own = ShotSpec::toPocket(1, Pocket::FootLeft, Speed::tableLengths(2.0));
+        $own = ShotSpec::toPocket(new Pot(1, Pocket::FootLeft), Speed::tableLengths(2.0));
         $plan = (new PlanSearch(Read::rack(self::THREE)->withLegs([$own]), new PlanConstraints(keep: 1)))->plan();
         self::assertSame($own, $plan->shots[0]->spec);
         self::assertSame([1, 2, 9], self::order($plan));
         self::assertHolds($plan);
-        $wrong = ShotSpec::toPocket(1, Pocket::HeadRight, Speed::tableLengths(2.0));
+        $wrong = ShotSpec::toPocket(new Pot(1, Pocket::HeadRight), Speed::tableLengths(2.0));
         $plan = (new PlanSearch(Read::rack(self::THREE)->withLegs([$wrong]), new PlanConstraints(keep: 1)))->plan();
         self::assertStringStartsWith('Leg 1, which was to be kept, does not hold', (string) PlanWording::stopped($plan));
     }

@@ -11,6 +11,7 @@ use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\BreakStroke;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\Racking;
@@ -83,7 +84,7 @@ final class FreshRackTest extends TestCase
         $spread = static function (float $speed) use ($player): float {
             $sum = 0.0;
             for ($n = 1; $n <= 12; ++$n) {
-                $layout = FreshRack::broken(GameName::EightBall, $n, $player, speed: $speed)->rack->layout;
+                $layout = FreshRack::broken(GameName::EightBall, $n, $player, stroke: new BreakStroke($speed))->rack->layout;
                 $balls = $layout->objectBalls();
                 foreach ($balls as $ball) {
                     $others = array_diff($balls, [$ball]);

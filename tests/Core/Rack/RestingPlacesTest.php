@@ -16,6 +16,7 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\BreakStroke;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\FreshRack;
@@ -54,7 +55,7 @@ final class RestingPlacesTest extends TestCase
     {
         $beyond = 0;
         foreach (self::IN_THE_JAWS as [$game, $number, $speed, $aside]) {
-            $rack = FreshRack::broken(GameName::from($game), $number, Player::of(Level::League), speed: $speed, aside: $aside)->rack;
+            $rack = FreshRack::broken(GameName::from($game), $number, Player::of(Level::League), stroke: new BreakStroke($speed, $aside))->rack;
             foreach ($rack->layout->balls as $place) {
                 [$x, $y] = $rack->table->size->diamondsOf($place);
                 $beyond += $x < 0 || $x > 8 || $y < 0 || $y > 4 ? 1 : 0;
@@ -186,7 +187,7 @@ final class RestingPlacesTest extends TestCase
     public function testTheHardestBreakIsNotHarderThanAPersonCanSwing(): void
     {
         for ($number = 1; $number <= 20; ++$number) {
-            self::assertNotEmpty(FreshRack::broken(GameName::NineBall, $number, Player::of(Level::League), speed: 12.0)->rack->layout->balls);
+            self::assertNotEmpty(FreshRack::broken(GameName::NineBall, $number, Player::of(Level::League), stroke: new BreakStroke(12.0))->rack->layout->balls);
         }
     }
 }

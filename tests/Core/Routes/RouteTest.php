@@ -106,7 +106,7 @@ final class RouteTest extends TestCase
         $rack = Read::rack(['cue' => [5.0, 2.0], 9 => [6.6, 0.9]]);
         foreach ([[[5.0, 2.0], 1.2], [[6.0, 3.0], 1.4], [[4.0, 1.0], 1.2]] as [$cue, $lengths]) {
             $rack = Read::rack(['cue' => $cue, 9 => [6.6, 0.9]]);
-            $leg = LinePlayer::for($rack)->play($rack->withLegs([ShotSpec::toPocket(9, Pocket::FootLeft, Speed::tableLengths($lengths))]))[0];
+            $leg = LinePlayer::for($rack)->play($rack->withLegs([ShotSpec::toPocket(new Pot(9, Pocket::FootLeft), Speed::tableLengths($lengths))]))[0];
             self::assertNotNull($leg->aim);
             $card = AimCard::of($leg->aim, $rack->layout, 9, Pocket::FootLeft, $rack->simulator()->geometry);
             self::assertEqualsWithDelta(sin(abs($card->cut)), abs($card->widths), 0.01);

@@ -2,16 +2,17 @@
 
 declare(strict_types=1);
 
-namespace ZigLane\Core\Measuring;
+namespace ZigLane\Core\Wording;
 
 use ZigLane\Core\Equipment\CueSpec;
 use ZigLane\Core\Equipment\Table;
+use ZigLane\Core\Measuring\CushionFit;
 use ZigLane\Core\Physics\CueStrike;
 
 /**
  * What a table or a cue does otherwise than the house's, in a player's words.
  */
-final class Comparison
+final class ComparisonWording
 {
     /** A difference below this share is not worth a word. */
     private const WORTH = 0.03;
