@@ -163,7 +163,7 @@ final class BreakShotSearch
         $sampler = new ShotSampler($rack->simulator(), $racked, $candidate->pot);
         $error = $chance->errors($racked->ball(BallId::CUE), $candidate->stroke);
         $pot = $spread = $scratch = 0;
-        foreach (ErrorSamples::of(self::TRIES) as $sample) {
+        foreach ((new ErrorSamples())->first(self::TRIES) as $sample) {
             $state = $sampler->under($error, $sample, $candidate->stroke);
             if (null === $state) {
                 continue;

@@ -17,6 +17,7 @@ use ZigLane\Core\Planning\Finding\KeptShot;
 use ZigLane\Core\Planning\Finding\NoCueBall;
 use ZigLane\Core\Planning\Finding\NoShot;
 use ZigLane\Core\Planning\Finding\RackStands;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Reading\FromHere;
@@ -41,21 +42,29 @@ final class PlanSearch
 
     private readonly LinePlayer $player;
 
-    /** @param Deadline|null $deadline null to search every shot of the line */
+    /**
+     * @param Deadline|null $deadline null to search every shot of the line
+     * @param ErrorSamples  $errors   that strokes are judged under
+     */
     public function __construct(
         private readonly Rack $rack,
         private readonly PlanConstraints $constraints = new PlanConstraints(),
         private readonly ?Deadline $deadline = null,
+        private readonly ErrorSamples $errors = new ErrorSamples(),
     ) {
         $this->player = LinePlayer::for($rack);
     }
 
     /** A search that is done after so many seconds from now, the explanation included; budget() when null. */
-    public static function within(?float $seconds, Rack $rack, PlanConstraints $constraints = new PlanConstraints()): self
-    {
+    public static function within(
+        ?float $seconds,
+        Rack $rack,
+        PlanConstraints $constraints = new PlanConstraints(),
+        ErrorSamples $errors = new ErrorSamples(),
+    ): self {
         $share = $rack->rules()->hasFixedOrder() ? self::SEARCHED_FIXED : self::SEARCHED_FREE;
 
-        return new self($rack, $constraints, new ClockDeadline($share * ($seconds ?? self::budget($rack))));
+        return new self($rack, $constraints, new ClockDeadline($share * ($seconds ?? self::budget($rack))), $errors);
     }
 
     /** Seconds that are enough for a rack. */
@@ -89,11 +98,11 @@ final class PlanSearch
 
             return;
         }
-        $quick = new Planner($this->rack, SearchBudget::quick(), $this->constraints);
+        $quick = new Planner($this->rack, SearchBudget::quick(), $this->constraints, errors: $this->errors);
         [$laid, $choice] = $quick->begin($start);
         $best = $this->line($quick, $laid, $choice, $shots, $laid);
         yield $best;
-        $planner = new Planner($this->rack, SearchBudget::settled(), $this->constraints, $quick);
+        $planner = new Planner($this->rack, SearchBudget::settled(), $this->constraints, $quick, $this->errors);
         [$laid, $choice] = $planner->begin($start);
         $first = \count($shots);
         $others = $choice->others ?? [];

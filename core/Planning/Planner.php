@@ -16,6 +16,7 @@ use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Planning\Value\StrokeProposals;
 use ZigLane\Core\Planning\Value\ValuedPot;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
@@ -56,6 +57,7 @@ final class Planner
         private readonly SearchBudget $budget,
         private readonly PlanConstraints $constraints = new PlanConstraints(),
         ?self $other = null,
+        private readonly ErrorSamples $errors = new ErrorSamples(),
     ) {
         $this->simulator = $rack->simulator();
         $this->cache = null === $other ? new PlanningCache($this->simulator, $rack->player) : $other->cache;
@@ -169,7 +171,7 @@ final class Planner
             $this->leads($rack, $pot),
             $budget->refined > 0,
         );
-        $search = new RouteSearch($rack, $pot, $evaluator);
+        $search = new RouteSearch($rack, $pot, $evaluator, $this->errors);
         $routes = $search->from($strokes, 0, tries: $budget->refined > 0 ? RouteSearch::FEW : $budget->tries);
 
         return [] === $routes ? null : new SearchedPot($search, $routes);

@@ -10,37 +10,62 @@ use ZigLane\Core\Player\ErrorSample;
 
 /**
  * Standard normal errors of aim, speed, tip side and tip height that fill their space evenly: the same number of them
- * always the same ones, so that two shots compared are compared under the same errors.
+ * always the same ones, so that two shots compared are compared under the same errors. Another seed gives another such set.
  *
  * J. H. Halton, "On the efficiency of certain quasi-random sequences of points in evaluating multi-dimensional integrals",
- * Numer. Math. 2, 1960.
+ * Numer. Math. 2, 1960; turned round by a random shift for seeds other than 1 (R. Cranley and T. N. L. Patterson, "Randomization of
+ * number theoretic methods for multiple integration", SIAM J. Numer. Anal. 13, 1976).
  */
-final class ErrorSamples
+final readonly class ErrorSamples
 {
-    /** @var array<int, list<ErrorSample>> by number */
-    private static array $made = [];
+    /** The seed without a shift. */
+    public const PLAIN = 1;
 
-    private function __construct() {}
+    private const BASES = [2, 3, 5, 7];
+
+    /** Nearer to 0 or 1 a shifted number is not taken: a normal error has no end there. */
+    private const MARGIN = 1e-9;
+
+    public function __construct(private int $seed = self::PLAIN) {}
+
+    /**
+     * The first so many.
+     *
+     * @return list<ErrorSample>
+     */
+    public function first(int $number): array
+    {
+        /** @var array<string, list<ErrorSample>> $made */
+        static $made = [];
+
+        return $made["$this->seed $number"] ??= $this->drawn($number);
+    }
 
     /**
      * @return list<ErrorSample>
      */
-    public static function of(int $number): array
+    private function drawn(int $number): array
     {
-        if (!isset(self::$made[$number])) {
-            $samples = [];
-            for ($i = 1; $i <= $number; ++$i) {
-                $samples[] = new ErrorSample(
-                    NormalDistribution::quantile(self::halton($i, 2)),
-                    NormalDistribution::quantile(self::halton($i, 3)),
-                    NormalDistribution::quantile(self::halton($i, 5)),
-                    NormalDistribution::quantile(self::halton($i, 7)),
-                );
+        $shifts = [0.0, 0.0, 0.0, 0.0];
+        if (self::PLAIN !== $this->seed) {
+            $random = new Generator($this->seed);
+            $shifts = array_map(static fn(float $_): float => $random->between(0.0, 1.0), $shifts);
+        }
+        $samples = [];
+        for ($i = 1; $i <= $number; ++$i) {
+            $z = [];
+            foreach (self::BASES as $n => $base) {
+                $z[] = NormalDistribution::quantile(self::shifted(self::halton($i, $base), $shifts[$n]));
             }
-            self::$made[$number] = $samples;
+            $samples[] = new ErrorSample(...$z);
         }
 
-        return self::$made[$number];
+        return $samples;
+    }
+
+    private static function shifted(float $u, float $shift): float
+    {
+        return 0.0 === $shift ? $u : max(self::MARGIN, min(1.0 - self::MARGIN, fmod($u + $shift, 1.0)));
     }
 
     /**

@@ -25,7 +25,7 @@ final readonly class PotSampling
     {
         $sampler = new ShotSampler($this->simulator, $layout, $pot);
         $made = 0;
-        foreach (ErrorSamples::of($this->tries) as $sample) {
+        foreach ((new ErrorSamples())->first($this->tries) as $sample) {
             $state = $sampler->under($error, $sample, $stroke);
             $made += null !== $state && $sampler->pots($state) ? 1 : 0;
         }

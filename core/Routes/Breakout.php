@@ -107,7 +107,7 @@ final readonly class Breakout
         $error = $this->pot->errors($cue, $stroke);
         $pot = $moved = $goes = $scratch = 0;
         $value = 0.0;
-        foreach (ErrorSamples::of(self::TRIES) as $sample) {
+        foreach ((new ErrorSamples())->first(self::TRIES) as $sample) {
             $state = $this->sampler->under($error, $sample, $stroke);
             if (null === $state) {
                 continue;

@@ -72,7 +72,7 @@ final class RouteMaker
             Family::of($whole, $hit, $aimed, Angle::wrap($cut), $simulator->ball->radius),
             $stop,
             self::travel($whole, $hit->time),
-            $this->trials->chances($aimed, StrokeTrials::samples($tries)),
+            $this->trials->chances($aimed, $this->trials->samples($tries)),
             $this->trials->evaluator->next($stop->x, $stop->y),
             $tries < StrokeTrials::MANY ? null : $this->trials->window($aimed),
         );

@@ -8,6 +8,7 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\ErrorSample;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -49,10 +50,17 @@ final class RouteSearch
     private readonly PatternSearch $pattern;
     private readonly RouteMaker $maker;
 
-    /** @param PositionEvaluator|null $evaluator judges where the cue ball stops; the next ball alone when null */
-    public function __construct(Rack $rack, public readonly Pot $pot, ?PositionEvaluator $evaluator = null)
-    {
-        $this->trials = new StrokeTrials($rack, $pot, $evaluator ?? NextBallEvaluator::after($rack, $pot->ball));
+    /**
+     * @param PositionEvaluator|null $evaluator judges where the cue ball stops; the next ball alone when null
+     * @param ErrorSamples           $errors    that strokes are judged under
+     */
+    public function __construct(
+        Rack $rack,
+        public readonly Pot $pot,
+        ?PositionEvaluator $evaluator = null,
+        ErrorSamples $errors = new ErrorSamples(),
+    ) {
+        $this->trials = new StrokeTrials($rack, $pot, $evaluator ?? NextBallEvaluator::after($rack, $pot->ball), $errors);
         $this->sweep = new StrokeSweep($this->trials);
         $this->pattern = new PatternSearch($this->trials);
         $this->maker = new RouteMaker($this->trials, self::KEPT);

@@ -43,8 +43,12 @@ final class StrokeTrials
     /** Shots played so far. */
     public int $played = 0;
 
-    public function __construct(public readonly Rack $rack, public readonly Pot $target, public readonly PositionEvaluator $evaluator)
-    {
+    public function __construct(
+        public readonly Rack $rack,
+        public readonly Pot $target,
+        public readonly PositionEvaluator $evaluator,
+        private readonly ErrorSamples $errors = new ErrorSamples(),
+    ) {
         $simulator = $rack->simulator();
         $this->cue = $rack->layout->ball(BallId::CUE);
         $this->pot = new PotChance($simulator, $rack->layout, new Pot($target->ball, $target->pocket), $rack->player);
@@ -87,7 +91,7 @@ final class StrokeTrials
     /** Value of a stroke under the first so many errors, 0–1. */
     public function value(Candidate $candidate, int $tries): float
     {
-        return $this->chances($candidate->aimed, self::samples($tries))->value;
+        return $this->chances($candidate->aimed, $this->samples($tries))->value;
     }
 
     /** The same, given up (null) as soon as it falls behind what is to be beaten. */
@@ -95,7 +99,7 @@ final class StrokeTrials
     {
         $error = $this->pot->errors($this->cue, $candidate->aimed);
         $value = 0.0;
-        foreach (ErrorSamples::of($tries) as $n => $sample) {
+        foreach ($this->errors->first($tries) as $n => $sample) {
             if (isset(self::BEHIND[$n]) && $value / $n < $most - self::BEHIND[$n]) {
                 return null;
             }
@@ -115,11 +119,11 @@ final class StrokeTrials
      *
      * @return list<ErrorSample>
      */
-    public static function samples(int $tries): array
+    public function samples(int $tries): array
     {
         return self::MANY === $tries
-            ? \array_slice(ErrorSamples::of(self::MANY + self::MORE), self::MORE)
-            : ErrorSamples::of($tries);
+            ? \array_slice($this->errors->first(self::MANY + self::MORE), self::MORE)
+            : $this->errors->first($tries);
     }
 
     /**

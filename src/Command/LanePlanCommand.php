@@ -14,6 +14,7 @@ use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\CountedDeadline;
 use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Files\RackFile;
 
 /**
@@ -41,7 +42,7 @@ final class LanePlanCommand extends Command
             'rng',
             null,
             InputOption::VALUE_REQUIRED,
-            'seed; planning draws its errors from a fixed set, so every seed gives the same plan',
+            'seed of the errors that strokes are judged under: another one shows how much of a plan is luck of the draw',
             '1',
         );
     }
@@ -52,11 +53,13 @@ final class LanePlanCommand extends Command
         try {
             $budget = null === $input->getOption('budget') ? null : Say::number($input, 'budget', 0.0, 3600.0);
             $steps = null === $input->getOption('steps') ? null : max(1, (int) Say::number($input, 'steps', 1, 1000));
-            Say::number($input, 'rng', 0, \PHP_INT_MAX);
+            $errors = new ErrorSamples((int) Say::number($input, 'rng', 0, \PHP_INT_MAX));
             $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
             $began = microtime(true);
             $plan = null;
-            $search = null === $steps ? PlanSearch::within($budget, $rack) : new PlanSearch($rack, deadline: new CountedDeadline($steps));
+            $search = null === $steps
+                ? PlanSearch::within($budget, $rack, errors: $errors)
+                : new PlanSearch($rack, deadline: new CountedDeadline($steps), errors: $errors);
             foreach ($search->plans() as $n => $plan) {
                 Say::errors($output)->writeln(
                     \sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)),

@@ -90,7 +90,7 @@ final readonly class PositionView
         $search = new RouteSearch($rack->withLayout($before), new Pot($ball, $pocket));
         $search->evaluator()->lookOn();
 
-        return $search->chances($shot, ErrorSamples::of(self::TRIES));
+        return $search->chances($shot, (new ErrorSamples())->first(self::TRIES));
     }
 
     /**

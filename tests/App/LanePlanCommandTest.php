@@ -41,6 +41,22 @@ final class LanePlanCommandTest extends TestCase
         self::assertSame([['ball' => '1', 'pocket' => $first['pocket']]], $played['pocketed']);
     }
 
+    /** The same file, seed and count give the same bytes; another seed another draw of the errors, and nearly the same chance. */
+    public function testTheSeedIsWhatItSays(): void
+    {
+        $plan = static fn(string $seed): string => self::lane(['lane:plan', '-', '--steps', '1', '--rng', $seed], self::RACK)->getOutput();
+        [$one, $again, $other] = [$plan('1'), $plan('1'), $plan('5')];
+        self::assertSame($one, $again);
+        self::assertNotSame($one, $other);
+        $runOut = static function (string $text): float {
+            $read = json_decode($text, true, 32, \JSON_THROW_ON_ERROR);
+
+            return \is_array($read) && is_numeric($read['runOut']) ? (float) $read['runOut'] : self::fail('no chance');
+        };
+        // 400 tries each: three standard deviations of their difference at most.
+        self::assertEqualsWithDelta($runOut($one), $runOut($other), 3 * sqrt(2 * 0.25 / 400));
+    }
+
     public function testUnusableInputIsRefusedInWords(): void
     {
         foreach ([
