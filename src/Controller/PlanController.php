@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\App\Controller;
 
-use Symfony\Component\HttpFoundation\InputBag;
+use Symfony\Component\Form\FormFactoryInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Entity\PlanRecord;
+use ZigLane\App\Form\Complaints;
+use ZigLane\App\Form\ConstraintsType;
 use ZigLane\App\Http\Visitor;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Plan\TooMany;
@@ -21,8 +23,6 @@ use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Planning\PlanConstraints;
-use ZigLane\Core\Rack\Rack;
 
 /**
  * Plans of a rack: asked for, stopped, taken over, compared. What they found is shown on the workspace.
@@ -40,6 +40,7 @@ final class PlanController extends WorkspaceController
         TaskDesk $desk,
         PlanDesk $plans,
         private readonly Visitor $visitor,
+        private readonly FormFactoryInterface $forms,
     ) {
         parent::__construct($store, $builder, $profiles, $desk, $plans);
     }
@@ -49,8 +50,14 @@ final class PlanController extends WorkspaceController
     {
         $open = $this->find($id);
         try {
-            $pins = self::pins($request->request, $open->rack);
-            $plan = $this->plans->ask($open, $pins, $this->visitor->of($request), $request->request->getBoolean('again'));
+            $form = $this->forms->createNamed('', ConstraintsType::class, null, ['rack' => $open->rack]);
+            $form->submit($request->request->all());
+            if (!$form->isValid()) {
+                throw new InvalidInput('', rtrim(Complaints::sentence($form), '.'));
+            }
+            $answers = $form->getData() ?? [];
+            $pins = ConstraintsFile::read(ConstraintsType::document($answers, $open->rack), $open->rack);
+            $plan = $this->plans->ask($open, $pins, $this->visitor->of($request), true === ($answers['again'] ?? null));
         } catch (InvalidInput $e) {
             return $this->workspace(
                 $request,
@@ -131,30 +138,5 @@ final class PlanController extends WorkspaceController
     private function shown(PlanRecord $plan): Response
     {
         return $this->redirectToRoute('rack', ['id' => $plan->rack()->id(), 'plan' => $plan->id()], Response::HTTP_SEE_OTHER);
-    }
-
-    /**
-     * @param InputBag<string> $form pocket-5 = foot-left; order = "3 5 7"; zone-5 = "2,1 3,1 3,2"; keep = 2
-     *
-     * @throws InvalidInput
-     */
-    private static function pins(InputBag $form, Rack $rack): PlanConstraints
-    {
-        $pins = ['pockets' => [], 'zones' => [], 'keep' => max(0, $form->getInt('keep'))];
-        $pins['order'] = preg_split('/[^0-9a-z]+/i', $form->getString('order'), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
-        foreach ($rack->layout->objectBalls() as $ball) {
-            if ('' !== $form->getString("pocket-$ball")) {
-                $pins['pockets'][$ball] = $form->getString("pocket-$ball");
-            }
-            $zone = trim($form->getString("zone-$ball"));
-            if ('' !== $zone) {
-                $pins['zones'][$ball] = array_map(
-                    static fn(string $at): array => explode(',', $at),
-                    preg_split('/[\s;]+/', $zone, -1, \PREG_SPLIT_NO_EMPTY) ?: [],
-                );
-            }
-        }
-
-        return ConstraintsFile::read($pins, $rack);
     }
 }

@@ -6,11 +6,14 @@ namespace ZigLane\App\Controller;
 
 use Psr\Log\LoggerInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Form\FormFactoryInterface;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Entity\Profile;
+use ZigLane\App\Form\Complaints;
+use ZigLane\App\Form\ProfileType;
 use ZigLane\App\Profile\ProfileForm;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
@@ -27,6 +30,7 @@ final class ProfilesController extends AbstractController
         private readonly ProfileStore $store,
         private readonly ProfileForm $form,
         private readonly LoggerInterface $logger,
+        private readonly FormFactoryInterface $forms,
     ) {}
 
     #[Route('', name: 'profiles', methods: ['GET'])]
@@ -115,29 +119,29 @@ final class ProfilesController extends AbstractController
 
     private function edit(Request $request, ?Profile $profile, ProfileKind $kind): Response
     {
-        $values = $this->form->values($kind, $profile);
-        $problem = null;
-        if ($request->isMethod('POST')) {
-            $values = array_map(strval(...), array_filter($request->request->all(), is_scalar(...))) + $values;
+        $form = $this->forms->createNamed('', ProfileType::class, $this->form->values($kind, $profile), [
+            'kind' => $kind,
+        ]);
+        $form->handleRequest($request);
+        if ($form->isSubmitted() && $form->isValid()) {
             try {
-                $this->form->save($kind, $profile, $request->request);
+                $this->form->save($kind, $profile, $form->getData());
 
                 return $this->redirectToRoute('profiles', [], Response::HTTP_SEE_OTHER);
             } catch (InvalidInput $e) {
-                $problem = ucfirst($e->getMessage()) . '.';
+                Complaints::add($form, $e);
             }
         }
 
         return $this->render('profile.html.twig', [
             'kind' => $kind,
             'profile' => $profile,
-            'fields' => $this->form->fields($kind),
-            'values' => $values,
-            'problem' => $problem,
+            'form' => $form,
+            'problem' => Complaints::sentence($form),
             'says' => null === $profile ? [] : $this->form->says($profile),
             'measured' => null !== $profile && [] !== $this->store->sheet($profile),
             'units' => Units::of($request),
-        ], new Response(status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
+        ]);
     }
 
     private function find(int $id): Profile

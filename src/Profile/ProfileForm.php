@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace ZigLane\App\Profile;
 
-use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
 use ZigLane\App\Entity\Profile;
 use ZigLane\Core\Equipment\CueSpec;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Player\Hand;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\Calibration;
@@ -31,46 +29,7 @@ final class ProfileForm
     public function __construct(private readonly ProfileStore $store, private readonly CacheInterface $cache) {}
 
     /**
-     * @return array<string, array{label: string, unit: string, hint: string, choices: list<string>}> by field
-     */
-    public function fields(ProfileKind $kind): array
-    {
-        $field = static fn(string $label, string $unit = '', string $hint = '', string ...$choices): array => [
-            'label' => $label,
-            'unit' => $unit,
-            'hint' => $hint,
-            'choices' => array_values($choices),
-        ];
-
-        return match ($kind) {
-            ProfileKind::Table => [
-                'size' => $field('Size', '', '', '7ft', '8ft', '9ft'),
-                'cornerMouthMm' => $field('Corner mouths', 'mm', '4½ in is 114.3'),
-                'sideMouthMm' => $field('Side mouths', 'mm', '5 in is 127'),
-                'roll' => $field('Rolling resistance', '', 'house 0.010; fast cloth 0.007'),
-                'slide' => $field('Sliding friction', '', 'house 0.20'),
-                'spinDecay' => $field('Decay of side spin', 'rad/s²', 'house 10'),
-                'restitution' => $field('Bounce of the cushions', '', 'house 0.92'),
-                'friction' => $field('Grip of the cushions', '', 'house 0.25'),
-            ],
-            ProfileKind::Cue => [
-                'endMassRatio' => $field('Ball-to-end-mass ratio', '', 'house 30; 20 squirts much, 45 little'),
-                'massKg' => $field('Mass', 'kg', 'house 0.567, 20 oz'),
-                'tipRestitution' => $field('Tip restitution', '', 'house 0.75'),
-            ],
-            ProfileKind::Player => [
-                'level' => $field('Nearest level', '', '', ...array_map(static fn(Level $l): string => $l->value, Level::cases())),
-                'aimDeg' => $field('Error of aim', 'degrees', 'standard deviation; league 0.12, professional 0.05'),
-                'speedPercent' => $field('Error of speed', '%', 'league 10, professional 4'),
-                'tipMm' => $field('Error of the tip', 'mm', 'each way; league 0.5, professional 0.2'),
-                'hand' => $field('Hand', '', '', ...array_map(static fn(Hand $h): string => $h->value, Hand::cases())),
-                'reachCm' => $field('Reach from the table’s edge', 'cm', 'without stretching, to the bridge hand'),
-            ],
-        };
-    }
-
-    /**
-     * @return array<string, string> by field, and the name
+     * @return array<string, int|float|string|bool> by field of ProfileType, and the name
      */
     public function values(ProfileKind $kind, ?Profile $profile): array
     {
@@ -83,7 +42,7 @@ final class ProfileForm
         $values = ['name' => $profile?->name() ?? ''];
         array_walk_recursive($flat, static function (mixed $value, string|int $key) use (&$values): void {
             if (\is_scalar($value) && 'profile' !== $key) {
-                $values[(string) $key] = \is_float($value) ? (string) round($value, 5) : (string) $value;
+                $values[(string) $key] = $value;
             }
         });
 
@@ -91,50 +50,32 @@ final class ProfileForm
     }
 
     /**
-     * @param InputBag<string> $form
+     * @param array<string, mixed> $typed by field of ProfileType
      *
      * @throws InvalidInput
      */
-    public function save(ProfileKind $kind, ?Profile $profile, InputBag $form): Profile
+    public function save(ProfileKind $kind, ?Profile $profile, array $typed): Profile
     {
-        $number = static function (string $key) use ($form): float {
-            $text = str_replace(',', '.', trim($form->getString($key)));
-            if (!is_numeric($text) || !is_finite((float) $text)) {
-                throw new InvalidInput($key, \sprintf('"%s" is not a number', mb_strimwidth($text, 0, 30, '…')));
-            }
-
-            return (float) $text;
-        };
         $none = static fn(string $path): array => [];
+        $only = static fn(string ...$keys): object => (object) array_intersect_key($typed, array_flip($keys));
         $document = match ($kind) {
-            ProfileKind::Table => ['table' => EquipmentFields::writeTable(EquipmentFields::table(new Fields((object) [
-                'size' => $form->getString('size'),
-                'cornerMouthMm' => $number('cornerMouthMm'),
-                'sideMouthMm' => $number('sideMouthMm'),
-                'cloth' => (object) ['slide' => $number('slide'), 'roll' => $number('roll'), 'spinDecay' => $number('spinDecay')],
-                'cushion' => (object) ['restitution' => $number('restitution'), 'friction' => $number('friction')],
-            ], ''))[0], $none)],
-            ProfileKind::Cue => ['cue' => EquipmentFields::writeCue(EquipmentFields::cue(new Fields((object) [
-                'massKg' => $number('massKg'),
-                'tipRestitution' => $number('tipRestitution'),
-                'endMassRatio' => $number('endMassRatio'),
-            ], ''))[0])],
-            ProfileKind::Player => ['player' => PlayerFields::write(PlayerFields::read(new Fields((object) [
-                'level' => $form->getString('level'),
-                'errors' => (object) [
-                    'aimDeg' => $number('aimDeg'),
-                    'speedPercent' => $number('speedPercent'),
-                    'tipMm' => $number('tipMm'),
-                ],
-                'hand' => $form->getString('hand'),
-                'reachCm' => $number('reachCm'),
-            ], '')))],
+            ProfileKind::Table => ['table' => EquipmentFields::writeTable(EquipmentFields::table(new Fields((object) ((array) $only(
+                'size',
+                'cornerMouthMm',
+                'sideMouthMm',
+            ) + ['cloth' => $only('slide', 'roll', 'spinDecay'), 'cushion' => $only('restitution', 'friction')]), ''))[0], $none)],
+            ProfileKind::Cue => ['cue' => EquipmentFields::writeCue(
+                EquipmentFields::cue(new Fields($only('massKg', 'tipRestitution', 'endMassRatio'), ''))[0],
+            )],
+            ProfileKind::Player => ['player' => PlayerFields::write(PlayerFields::read(new Fields((object) (
+                (array) $only('level', 'hand', 'reachCm') + ['errors' => $only('aimDeg', 'speedPercent', 'tipMm')]
+            ), '')))],
         };
         if (null !== $profile && [] !== $this->store->sheet($profile)) {
             $document['sheet'] = $this->store->sheet($profile);
         }
 
-        return $this->store->save($profile, $kind, $form->getString('name'), $document);
+        return $this->store->save($profile, $kind, \is_string($typed['name'] ?? null) ? $typed['name'] : '', $document);
     }
 
     /**

@@ -30,11 +30,11 @@ final class ProfilesTest extends AppTestCase
         $this->browser->request('POST', '/profiles/new/table', ['roll' => '0.9'] + self::TABLE);
         self::assertSame(422, $this->code());
         $html = (string) $this->browser->getResponse()->getContent();
-        self::assertStringContainsString('cloth.roll: 0.9 is outside 0.002–0.05', strtolower(self::plain($html)));
+        self::assertStringContainsString('rolling resistance: 0.9 is outside 0.002–0.05', strtolower(self::plain($html)));
         self::assertStringContainsString('value="By the window"', $html);
         self::assertStringContainsString('value="0.9"', $html);
         $this->browser->request('POST', '/profiles/new/table', ['roll' => 'fast'] + self::TABLE);
-        self::assertStringContainsString('Roll: "fast" is not a number', self::plain((string) $this->browser->getResponse()->getContent()));
+        self::assertStringContainsString('Rolling resistance: "fast" is not a number', self::plain((string) $this->browser->getResponse()->getContent()));
     }
 
     public function testANameIsUsedOnce(): void
@@ -123,7 +123,7 @@ final class ProfilesTest extends AppTestCase
         };
         self::assertStringContainsString('The first roll: a ball that comes to rest after 3.00 m in 2.0 s would be slowed 15 times', $send(['roll' => [['distance' => '300', 'time' => '2']]]));
         self::assertStringContainsString('The second rebound: Along, coming out is missing', $send(['rebound' => [1 => ['off' => '60', 'in' => '60']]]));
-        self::assertStringContainsString('The first roll: Time is not a number', $send(['roll' => [['distance' => '100', 'time' => 'six']]]));
+        self::assertStringContainsString('The first roll: Time: "six" is not a number', $send(['roll' => [['distance' => '100', 'time' => 'six']]]));
         self::assertStringContainsString('The first roll: Way: 1500 cm is outside 20–300 cm', $send(['roll' => [['distance' => '1500', 'time' => '6']]]));
         self::assertStringContainsString('There is no reading yet', $send([]));
         self::assertSame([], self::service(ProfileStore::class)->all(ProfileKind::Table));
