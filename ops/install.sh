@@ -3,7 +3,7 @@
 RUN_PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip
     php8.2-apcu php8.2-opcache mariadb-server nginx-light composer unzip git ca-certificates procps util-linux
     supervisor gzip passwd"
-TEST_PACKAGES="chromium chromium-driver nodejs"
+TEST_PACKAGES="chromium chromium-driver nodejs npm"
 
 install_packages() {
     mkdir -p "$ROOT/var"
@@ -11,10 +11,13 @@ install_packages() {
     for name in "$@"; do
         dpkg-query -W -f '${Status}' "$name" 2>/dev/null | grep -q 'ok installed' || missing+=("$name")
     done
-    # composer may have come another way
-    if command -v composer >/dev/null; then
-        missing=("${missing[@]/#composer/}")
-    fi
+    # these may have come another way
+    local other
+    for other in composer npm; do
+        if command -v "$other" >/dev/null; then
+            missing=("${missing[@]/#$other/}")
+        fi
+    done
     local wanted=()
     for name in "${missing[@]}"; do [ -z "$name" ] || wanted+=("$name"); done
     [ ${#wanted[@]} -gt 0 ] || return 0
@@ -57,4 +60,18 @@ install_libraries() {
     # Packages bring modes of their own; the account that runs the program must read them.
     chmod -R a+rX vendor
     printf '%s %s' "$want" "$1" >vendor/.zig-lane
+}
+
+# What checks the page's modules, pinned in tests/Modules/package-lock.json.
+install_module_checks() {
+    local want
+    want="$(sha256sum tests/Modules/package-lock.json | cut -c1-64)"
+    [ "$(cat tests/Modules/node_modules/.zig-lane 2>/dev/null || true)" != "$want" ] || return 0
+    mkdir -p "$ROOT/var"
+    say "Installing what checks the modules …"
+    (cd tests/Modules && npm ci --no-audit --no-fund --ignore-scripts) >>"$ROOT/var/install.log" 2>&1 || {
+        tail -n 20 "$ROOT/var/install.log" >&2
+        fail "what checks the modules could not be installed"
+    }
+    printf '%s' "$want" >tests/Modules/node_modules/.zig-lane
 }

@@ -113,6 +113,8 @@ run_test() {
     fi
     if wanted modules; then
         say "— modules"
+        install_module_checks
+        tests/Modules/node_modules/.bin/eslint -c tests/Modules/eslint.config.js public/app/*.mjs tests/Modules/*.mjs
         node --test tests/Modules/*.test.mjs >var/modules-tests.log 2>&1 || {
             cat var/modules-tests.log
             fail "a test of the page's modules failed"

@@ -1,36 +1,23 @@
 // The inspector: the tip's face, and showing what a value would do before it is let go.
 
+import { RequestQueue, Refused } from './ask.mjs';
+
 const form = () => document.getElementById('leg-form');
 const field = (name) => document.getElementById(name);
 
-let running = null; // the request in flight
-let waiting = false; // another change came meanwhile
+/** Asks what the leg would do with the form as it stands. */
+async function tried(f, signal) {
+    const answer = await fetch(f.dataset.try, { method: 'POST', body: new URLSearchParams(new FormData(f)), signal });
+    const text = await answer.text();
+    if (!answer.ok) throw new Refused(answer.status === 422 ? text : 'That could not be tried.');
 
-/** Asks what the leg would do with the form as it stands, one request at a time, the newest last. */
-async function tryOut(toast) {
-    if (running) { waiting = true; return; }
-    const f = form();
-    if (!f) return;
-    const stop = new AbortController();
-    running = stop;
-    try {
-        const answer = await fetch(f.dataset.try, { method: 'POST', body: new URLSearchParams(new FormData(f)), signal: stop.signal });
-        const text = await answer.text();
-        if (stop.signal.aborted) return;
-        if (answer.ok) show(text);
-        else toast(answer.status === 422 ? text : 'That could not be tried.');
-    } catch (error) {
-        if (error.name !== 'AbortError') toast('Zig Lane does not answer. Is it still running? What you saved is safe.');
-    } finally {
-        if (running === stop) running = null;
-        if (waiting && !running) { waiting = false; tryOut(toast); }
-    }
+    return text;
 }
 
-function cancelTry() {
-    waiting = false;
-    running?.abort();
-    running = null;
+let queue = null;
+
+function tryOut() {
+    if (form()) queue.put(form());
 }
 
 function show(html) {
@@ -55,7 +42,7 @@ function show(html) {
 }
 
 function commit() {
-    cancelTry();
+    queue.drop();
     form()?.requestSubmit();
 }
 
@@ -78,6 +65,7 @@ function markTip(side, height) {
 }
 
 export function watchInspector(toast) {
+    queue = new RequestQueue(tried, show, { tell: toast });
     let dragging = null;
     let keyed = null;
 
@@ -85,7 +73,7 @@ export function watchInspector(toast) {
         const box = dragging.getBoundingClientRect();
         const unit = box.width / 2.2; // the face's radius on the screen
         setTip((event.clientX - box.left - box.width / 2) / unit, -(event.clientY - box.top - box.height / 2) / unit);
-        tryOut(toast);
+        tryOut();
     };
     document.addEventListener('pointerdown', (event) => {
         const face = event.target.closest?.('#tip');
@@ -107,7 +95,7 @@ export function watchInspector(toast) {
         event.preventDefault();
         const step = event.shiftKey ? 0.01 : 0.05;
         setTip(Number(field('tip-side').value) + way[0] * step, Number(field('tip-height').value) + way[1] * step);
-        tryOut(toast);
+        tryOut();
         clearTimeout(keyed);
         keyed = setTimeout(commit, 500);
     });
@@ -120,7 +108,7 @@ export function watchInspector(toast) {
             const v = Number(event.target.value);
             field('offset-out').textContent = v === 0 ? 'middle' : `${v < 0 ? 'left' : 'right'} ${Math.round(Math.abs(v) * 100)} %`;
         }
-        if (event.target.type === 'range') tryOut(toast);
+        if (event.target.type === 'range') tryOut();
     });
     document.addEventListener('change', (event) => {
         if (event.target.form?.id === 'leg-form') commit();

@@ -1,5 +1,6 @@
 // The run-out: a zone drawn by hand, corner by corner. Planning and its progress are the server's and htmx's.
 import { onBed } from './table.mjs';
+import { bedOf, clamp, diamonds } from './units.mjs';
 
 const $ = (id) => document.getElementById(id);
 
@@ -18,8 +19,7 @@ function end(keep) {
     const field = ball === null ? null : $(`pin-zone-${ball}`);
     const table = $('table');
     if (keep && field && table && corners.length > 2) {
-        const [long, wide] = [Number(table.dataset.length), Number(table.dataset.width)];
-        field.value = corners.map(([x, y]) => `${(8 * x / long).toFixed(2)},${(4 * y / wide).toFixed(2)}`).join('  ');
+        field.value = corners.map(([x, y]) => diamonds({ x, y }, bedOf(table))).map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join('  ');
         field.focus();
     }
     ball = null;
@@ -43,7 +43,8 @@ export function watchPlan(toast) {
         if (ball === null || !event.target.closest?.('#table')) return;
         const table = $('table');
         const { x, y } = onBed(table, event);
-        corners.push([Math.max(0, Math.min(Number(table.dataset.length), x)), Math.max(0, Math.min(Number(table.dataset.width), y))]);
+        const { length, width } = bedOf(table);
+        corners.push([clamp(x, 0, length), clamp(y, 0, width)]);
         show();
     });
     document.addEventListener('keydown', (event) => {

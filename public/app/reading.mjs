@@ -1,6 +1,7 @@
 // Reading a table: what a ball offers on hover or focus, its zone, chances from any place. The server computes all of it.
 
-import { askWorker, Refused } from './ask.mjs';
+import { RequestQueue, askWorker } from './ask.mjs';
+import { ACROSS, LONG, bedOf, clamp, diamonds, millimetres } from './units.mjs';
 
 const $ = (id) => document.getElementById(id);
 const STEP = 0.125; // diamonds
@@ -14,43 +15,6 @@ let timer = null;
 let place = null; // diamonds, when another place than the cue ball's is asked from
 let toast = () => {};
 
-/** One question at a time: a newer one takes the place of the one before, whose work is left. */
-function line(show) {
-    let running = null;
-    return async (address) => {
-        if (running?.address === address) return;
-        running?.stop.abort();
-        const mine = running = { address, stop: new AbortController() };
-        try {
-            show(await askWorker(address, { signal: mine.stop.signal }), address);
-        } catch (error) {
-            if (error instanceof Refused) toast(error.message);
-            else if (error.name !== 'AbortError') toast('Zig Lane does not answer. Is it still running? What you saved is safe.');
-        } finally {
-            if (running === mine) running = null;
-        }
-    };
-}
-
-/** Quick questions while something is dragged: one at a time, the newest waits, those between are dropped. */
-function quick(show) {
-    let running = false;
-    let next = null;
-    const ask = async (address) => {
-        if (running) { next = address; return; }
-        running = true;
-        try {
-            show(await askWorker(address), address);
-        } catch (error) {
-            toast(error instanceof Refused ? error.message : 'Zig Lane does not answer. Is it still running? What you saved is safe.');
-        } finally {
-            running = false;
-            if (next) { const address = next; next = null; ask(address); }
-        }
-    };
-    return ask;
-}
-
 /** Puts parts of an answer where parts of the same name are. */
 function adopt(html, ...names) {
     const page = new DOMParser().parseFromString(html, 'text/html');
@@ -63,17 +27,20 @@ function adopt(html, ...names) {
     return page;
 }
 
-const askFrom = quick((html) => { adopt(html, 'from', 'asked-lines'); sayPlace(); });
-const askReach = line((html) => adopt(html, 'reach', 'reach-words'));
-const askZone = line((html, address) => { zones.set(address, html); if (address === wanted()) showZone(html); });
-const askPosition = line((html, address) => {
-    if (address !== $('strip')?.dataset.position) return;
+/** What a worker works out; a newer question takes the place of the one before, unless it is asked while something is dragged. */
+const questions = (show, newest) => new RequestQueue((to, signal) => askWorker(to, { signal }), show, { newest, tell: (words) => toast(words) });
+
+const fromQueue = questions((html) => { adopt(html, 'from', 'asked-lines'); sayPlace(); }, 'waits');
+const reachQueue = questions((html) => adopt(html, 'reach', 'reach-words'), 'replaces');
+const zoneQueue = questions((html, to) => { zones.set(to, html); if (to === wanted()) showZone(html); }, 'replaces');
+const positionQueue = questions((html, to) => {
+    if (to !== $('strip')?.dataset.position) return;
     const page = $('read') ? new DOMParser().parseFromString(html, 'text/html') : adopt(html, 'zone', 'position-words');
     for (const said of page.querySelectorAll('[data-leg-chance]')) {
-        const to = document.querySelector(`[data-chance-of="${said.dataset.legChance}"]`);
-        if (to) to.innerHTML = said.innerHTML;
+        const box = document.querySelector(`[data-chance-of="${said.dataset.legChance}"]`);
+        if (box) box.innerHTML = said.innerHTML;
     }
-});
+}, 'replaces');
 
 function address(base, values) {
     const to = new URL(base, location.href);
@@ -116,14 +83,14 @@ function fetchZone() {
     const to = wanted();
     if (!to) { $('zone')?.replaceChildren(); return; }
     if (zones.has(to)) showZone(zones.get(to));
-    else askZone(to);
+    else zoneQueue.put(to);
 }
 
 /** Chances from the place asked for, or from the cue ball. */
 function fetchFrom() {
     const read = $('read');
     const at = place ?? read?.dataset.cue?.split(' ').map(Number);
-    if (read && at) askFrom(address(read.dataset.from, { x: at[0], y: at[1] }));
+    if (read && at) fromQueue.put(address(read.dataset.from, { x: at[0], y: at[1] }));
 }
 
 function sayPlace() {
@@ -136,15 +103,13 @@ function dressPlace() {
     const svg = $('table');
     if (!mark || !svg) return;
     mark.toggleAttribute('hidden', !place);
-    if (place) mark.setAttribute('transform', `translate(${place[0] / 8 * svg.dataset.length} ${place[1] / 4 * svg.dataset.width})`);
+    if (place) mark.setAttribute('transform', (({ x, y }) => `translate(${x} ${y})`)(millimetres({ x: place[0], y: place[1] }, bedOf(svg))));
     for (const id of ['get-there', 'drop-place']) $(id)?.toggleAttribute('hidden', !place);
 }
 
 function setPlace(x, y) {
-    const { length, width, reach } = $('table').dataset;
-    const rx = reach / length * 8;
-    const ry = reach / width * 4;
-    place = [Math.min(8 - rx, Math.max(rx, x)), Math.min(4 - ry, Math.max(ry, y))].map((v) => Math.round(v * 1000) / 1000);
+    const room = diamonds({ x: Number($('table').dataset.reach), y: Number($('table').dataset.reach) }, bedOf($('table')));
+    place = [clamp(x, room.x, LONG - room.x), clamp(y, room.y, ACROSS - room.y)].map((v) => Math.round(v * 1000) / 1000);
     $('reach')?.replaceChildren();
     if ($('reach-words')) $('reach-words').textContent = '';
     dressPlace();
@@ -171,7 +136,7 @@ function dressLayers() {
 function dress() {
     const read = $('read');
     const position = $('strip')?.dataset.position;
-    if (position) askPosition(position);
+    if (position) positionQueue.put(position);
     if (!read) {
         place = null;
         return;
@@ -184,13 +149,13 @@ function dress() {
 }
 
 /** Asked by the table while the cue ball is dragged: chances from where it is held. */
-export function probeAt(x, y) {
+export function probeAt({ x, y }) {
     const read = $('read');
-    if (read) askFrom(address(read.dataset.from, { x, y }));
+    if (read) fromQueue.put(address(read.dataset.from, { x, y }));
 }
 
 /** A click on the bed while reading: ask from there. */
-export function askAt(x, y) {
+export function askAt({ x, y }) {
     if (!$('read')) return false;
     setPlace(x, y);
     $('asked').focus({ preventScroll: true });
@@ -230,12 +195,13 @@ export function watchReading(say) {
         if (event.target.id === 'ask-place') {
             const best = document.querySelector('#zone .best circle');
             const svg = $('table');
-            askAt(best ? best.getAttribute('cx') / svg.dataset.length * 8 : 4, best ? best.getAttribute('cy') / svg.dataset.width * 4 : 2);
+            const at = best ? { x: best.getAttribute('cx'), y: best.getAttribute('cy') } : null;
+            askAt(at ? diamonds(at, bedOf(svg)) : { x: LONG / 2, y: ACROSS / 2 });
         } else if (event.target.id === 'drop-place') {
             dropPlace();
         } else if (event.target.id === 'get-there' && place) {
             $('reach-words').textContent = 'Looking for a way …';
-            askReach(address($('read').dataset.reach, { x: place[0], y: place[1] }));
+            reachQueue.put(address($('read').dataset.reach, { x: place[0], y: place[1] }));
         }
     });
     document.addEventListener('keydown', (event) => {

@@ -1,11 +1,10 @@
 // Alternatives for a leg: lists that get better, paths shown on hover or side by side, the spread of places.
 
-import { askWorker, Refused } from './ask.mjs';
+import { RequestQueue, askWorker, trouble } from './ask.mjs';
 
 const $ = (id) => document.getElementById(id);
 const NS = 'http://www.w3.org/2000/svg';
 
-let stop = null; // of the search under way
 let toast = () => {};
 const compared = new Set();
 
@@ -13,25 +12,36 @@ function styles() {
     return JSON.parse(localStorage.getItem('style') ?? '[]');
 }
 
-async function find() {
+/** The lists of alternatives, as they get better. */
+const search = new RequestQueue(
+    (address, signal) => {
+        let shown = '';
+        const fresh = (text) => { if (text !== shown && !signal.aborted) { shown = text; show(text); } };
+        return askWorker(address, { signal, progress: fresh });
+    },
+    show,
+    {
+        newest: 'replaces',
+        tell: (words) => { toast(words); if (!document.querySelector('[data-route]')) $('routes')?.replaceChildren(); },
+        idle: () => {
+            busy(false);
+            const state = $('route-state');
+            if (state?.textContent.startsWith('Looking')) state.textContent = state.textContent.replace('Looking further', 'Stopped');
+        },
+    },
+);
+
+function find() {
     const part = $('alternatives');
     if (!part) return;
-    stop?.abort();
-    const mine = stop = new AbortController();
     compared.clear();
     busy(true);
     $('routes').innerHTML = '<p class="hint">Playing the first strokes …</p>';
-    try {
-        const address = new URL(part.dataset.routes, location.href);
-        address.searchParams.set('style', styles().join(' '));
-        let shown = '';
-        const fresh = (text) => { if (text !== shown && stop === mine) { shown = text; show(text); } };
-        fresh(await askWorker(address, { signal: mine.signal, progress: fresh }));
-    } catch (error) {
-        if (error instanceof Refused) { $('routes').replaceChildren(); toast(error.message); } else if (error.name !== 'AbortError') toast('The search broke off. What it found stays.');
-    } finally {
-        if (stop === mine) { stop = null; busy(false); if ($('route-state')?.textContent.startsWith('Looking')) $('route-state').textContent = $('route-state').textContent.replace('Looking further', 'Stopped'); }
-    }
+    const address = new URL(part.dataset.routes, location.href);
+    address.searchParams.set('style', styles().join(' '));
+    search.drop();
+    busy(true);
+    search.put(address.href);
 }
 
 function busy(on) {
@@ -60,7 +70,12 @@ function draw(hovered = null) {
         if (!compared.has(letter) && letter !== hovered) continue;
         const group = document.createElementNS(NS, 'g');
         group.setAttribute('class', `alternative way-${letter}${letter === hovered ? ' now' : ''}`);
-        const add = (name, values) => { const e = document.createElementNS(NS, name); for (const [k, v] of Object.entries(values)) e.setAttribute(k, v); group.append(e); return e; };
+        const add = (name, values) => {
+            const element = document.createElementNS(NS, name);
+            for (const [key, value] of Object.entries(values)) element.setAttribute(key, value);
+            group.append(element);
+            return element;
+        };
         add('path', { class: 'altball', d: item.dataset.ballpath });
         add('path', { class: 'altway', d: item.dataset.path });
         const [x, y] = (item.dataset.stop ?? '').split(' ');
@@ -86,7 +101,7 @@ async function spread() {
         $('spread-words').textContent = page.getElementById('spread-words').textContent;
     } catch (error) {
         $('spread-words').textContent = '';
-        toast(error instanceof Refused ? error.message : 'Zig Lane does not answer. Is it still running? What you saved is safe.');
+        toast(trouble(error));
     }
 }
 
@@ -109,7 +124,7 @@ function dress() {
     if (now !== before) {
         // Another leg, or a changed one: what was found is about something else.
         before = now;
-        stop?.abort();
+        search.drop();
         compared.clear();
         $('routes')?.replaceChildren();
         $('spread')?.replaceChildren();
@@ -128,7 +143,7 @@ export function watchRoutes(say) {
     document.addEventListener('click', (event) => {
         const id = event.target.id;
         if (id === 'find-routes') find();
-        else if (id === 'stop-routes') stop?.abort();
+        else if (id === 'stop-routes') search.drop();
         else if (id === 'show-spread') spread();
         else if (event.target.matches?.('#spread .place')) take(event.target);
     });

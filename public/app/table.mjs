@@ -1,6 +1,7 @@
 // The table: turning it upright, dragging and nudging balls, picking a pocket on the drawing.
 
 import { askAt, lookAtBall, probeAt } from './reading.mjs';
+import { ACROSS, LONG, bedOf, clamp, diamonds, spoken } from './units.mjs';
 
 const NARROW = matchMedia('(max-width: 820px) and (orientation: portrait)');
 const NUDGE = 0.125; // diamonds
@@ -93,12 +94,12 @@ export function watchTable() {
         const at = onBed(svg, event);
         const ball = nearest(svg, event, at);
         if (!ball && reads(svg)) {
-            const { length, width } = numbers(svg);
+            const { length, width } = bedOf(svg);
             if (at.x < 0 || at.y < 0 || at.x > length || at.y > width) return;
             event.preventDefault();
             drag = { svg, place: true };
             svg.setPointerCapture(event.pointerId);
-            askAt(at.x / length * 8, at.y / width * 4);
+            askAt(diamonds(at, bedOf(svg)));
             return;
         }
         if (!ball) return;
@@ -111,8 +112,7 @@ export function watchTable() {
         if (!drag) return;
         const at = onBed(drag.svg, event);
         if (drag.place) {
-            const { length, width } = numbers(drag.svg);
-            askAt(at.x / length * 8, at.y / width * 4);
+            askAt(diamonds(at, bedOf(drag.svg)));
             return;
         }
         if (!drag.ball.classList.contains('movable')) return;
@@ -125,14 +125,14 @@ export function watchTable() {
         drag.ball.classList.add('dragged');
         drag.ball.classList.toggle('cannot', !fits(drag.svg, drag.ball.dataset.ball, x, y));
         drag.ball.setAttribute('transform', `translate(${x} ${y})`);
-        const { length, width } = numbers(drag.svg);
         const hint = drag.svg.querySelector('#draghint');
         hint.removeAttribute('hidden');
         hint.setAttribute('x', x);
         hint.setAttribute('y', y - (drag.svg.classList.contains('upright') ? 0 : 70));
-        hint.textContent = `${(x / length * 8).toFixed(2)}, ${(y / width * 4).toFixed(2)}`;
+        const told = diamonds({ x, y }, bedOf(drag.svg));
+        hint.textContent = spoken(told);
         redressHint(hint, drag.svg);
-        if (drag.ball.dataset.ball === 'cue') probeAt(x / length * 8, y / width * 4);
+        if (drag.ball.dataset.ball === 'cue') probeAt(told);
     });
     const drop = (event) => {
         if (!drag) return;
@@ -145,14 +145,14 @@ export function watchTable() {
             if (reads(svg) && event.type === 'pointerup') lookAtBall(ball.dataset.ball);
             return;
         }
-        const { length, width } = numbers(svg);
         const home = () => ball.setAttribute('transform', `translate(${ball.dataset.x} ${ball.dataset.y})`);
         if (event.type === 'pointercancel') return home();
         home(); // the answer says where it lies now
         // Beyond the rails is the nearest place on the table, unless it is in a pocket's jaws.
         const jaws = mouths(svg).some((mouth) => Math.hypot(mouth.x - x, mouth.y - y) < mouth.half);
-        const clamp = (v, most) => (jaws ? v : Math.min(most, Math.max(0, v)));
-        send({ op: 'place', ball: ball.dataset.ball, x: clamp(x / length * 8, 8).toFixed(4), y: clamp(y / width * 4, 4).toFixed(4) });
+        const to = diamonds({ x, y }, bedOf(svg));
+        const inside = (v, most) => (jaws ? v : clamp(v, 0, most));
+        send({ op: 'place', ball: ball.dataset.ball, x: inside(to.x, LONG).toFixed(4), y: inside(to.y, ACROSS).toFixed(4) });
     };
     document.addEventListener('pointerup', drop);
     document.addEventListener('pointercancel', drop);

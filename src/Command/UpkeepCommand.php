@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\Command;
 
 use Symfony\Component\Cache\PruneableInterface;
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -31,13 +32,14 @@ final class UpkeepCommand extends Command
         private readonly FailedWork $failed,
         private readonly Turns $turns,
         private readonly CacheInterface $cache,
+        private readonly ClockInterface $clock,
     ) {
         parent::__construct();
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $now = new \DateTimeImmutable();
+        $now = $this->clock->now();
         $this->racks->purge($now);
         $this->profiles->purge($now);
         $this->plans->purge($now);

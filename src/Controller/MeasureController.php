@@ -35,7 +35,11 @@ use ZigLane\Core\Wording\ComparisonWording;
 #[Route('/measure')]
 final class MeasureController extends AbstractController
 {
-    public function __construct(private readonly ProfileStore $store, private readonly TaskDesk $desk, private readonly FormFactoryInterface $forms) {}
+    public function __construct(
+        private readonly ProfileStore $store,
+        private readonly TaskDesk $desk,
+        private readonly FormFactoryInterface $forms,
+    ) {}
 
     #[Route('', name: 'measure', methods: ['GET'])]
     public function sheet(Request $request): Response

@@ -6,6 +6,7 @@ namespace ZigLane\App\Plan;
 
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Entity\RackRecord;
 use ZigLane\App\Rack\OpenRack;
@@ -32,6 +33,7 @@ final class PlanDesk
         private readonly EntityManagerInterface $entities,
         private readonly PlanLedger $ledger,
         private readonly Turns $turns,
+        private readonly ClockInterface $clock,
     ) {}
 
     /**
@@ -74,7 +76,7 @@ final class PlanDesk
                 }
             }
             $this->assertRoom($rack->id(), $visitor);
-            $plan = new PlanRecord($rack, $same, $document, $pinned, $budget, $visitor, new \DateTimeImmutable());
+            $plan = new PlanRecord($rack, $same, $document, $pinned, $budget, $visitor, $this->clock->now());
             $this->entities->persist($plan);
             $this->entities->flush();
             $this->entities->createQuery(

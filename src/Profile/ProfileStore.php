@@ -7,6 +7,7 @@ namespace ZigLane\App\Profile;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
+use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\Profile;
 use ZigLane\Core\Equipment\CueSpec;
 use ZigLane\Core\Equipment\Table;
@@ -24,7 +25,11 @@ final class ProfileStore
 {
     public const LONGEST_NAME = 80;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly ManagerRegistry $managers) {}
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly ManagerRegistry $managers,
+        private readonly ClockInterface $clock,
+    ) {}
 
     /**
      * @return list<Profile> by name
@@ -80,7 +85,7 @@ final class ProfileStore
             throw new InvalidInput('name', \sprintf('there is a %s called "%s" already', $kind->value, $other->name()));
         }
         $text = json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION);
-        $now = new \DateTimeImmutable();
+        $now = $this->clock->now();
         if (null === $profile) {
             $profile = new Profile($kind->value, $name, $text, $now);
             $this->entities->persist($profile);
@@ -94,7 +99,7 @@ final class ProfileStore
 
     public function delete(Profile $profile): void
     {
-        $profile->delete(new \DateTimeImmutable());
+        $profile->delete($this->clock->now());
         $this->entities->flush();
     }
 

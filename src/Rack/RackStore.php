@@ -8,6 +8,7 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\Expr\Join;
 use Psr\Log\LoggerInterface;
+use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\RackRecord;
 use ZigLane\App\Entity\RackRevision;
 use ZigLane\App\View\SmallDrawing;
@@ -30,13 +31,17 @@ final class RackStore
     /** Days for which a deleted rack can be put back. */
     public const KEPT_DAYS = 30;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly LoggerInterface $logger) {}
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly LoggerInterface $logger,
+        private readonly ClockInterface $clock,
+    ) {}
 
     /** @throws InvalidInput when it cannot be stored: its file is too large */
     public function create(Rack $rack, string $label = 'new rack'): RackRecord
     {
         $document = $this->document($rack);
-        $now = self::now();
+        $now = $this->clock->now();
         $record = new RackRecord($rack->name, $now);
         $record->moveTo(1, $rack->name, $now);
         $this->entities->wrapInTransaction(function () use ($record, $rack, $label, $document, $now): void {
@@ -153,7 +158,7 @@ final class RackStore
                 'DELETE FROM ' . RackRevision::class . ' v WHERE v.rack = :rack AND (v.number >= :number OR v.number <= :old)',
             )
                 ->execute(['rack' => $record->id(), 'number' => $number, 'old' => $number - self::MOST_REVISIONS]);
-            $now = self::now();
+            $now = $this->clock->now();
             $revision = new RackRevision($record, $number, mb_strimwidth($label, 0, 150, '…'), $document, $now);
             $revision->draw($drawing);
             $this->entities->persist($revision);
@@ -174,7 +179,7 @@ final class RackStore
         $this->locked($id, $version, function (RackRecord $record) use ($by, &$moved): void {
             $target = $this->revision($record, $record->present() + $by);
             if (null !== $target) {
-                $record->moveTo($target->number(), $this->read($record, $target)->name, self::now());
+                $record->moveTo($target->number(), $this->read($record, $target)->name, $this->clock->now());
                 $moved = true;
             }
         });
@@ -189,7 +194,7 @@ final class RackStore
      */
     public function delete(int $id, int $version): void
     {
-        $this->locked($id, $version, static fn(RackRecord $r) => $r->delete(self::now()));
+        $this->locked($id, $version, fn(RackRecord $r) => $r->delete($this->clock->now()));
     }
 
     public function restore(int $id): void
@@ -322,10 +327,5 @@ final class RackStore
         );
 
         throw $damage;
-    }
-
-    private static function now(): \DateTimeImmutable
-    {
-        return new \DateTimeImmutable();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\Work;
 
 use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Plan\TooMany;
 
 /**
@@ -32,7 +33,7 @@ final readonly class TaskLedger
     /** A task that so many workers died over is given up. */
     private const MOST_CRASHES = 2;
 
-    public function __construct(private Connection $database) {}
+    public function __construct(private Connection $database, private ClockInterface $clock) {}
 
     /**
      * Says that somebody wants to know, and what is known.
@@ -45,7 +46,7 @@ final readonly class TaskLedger
         if (false === $row) {
             return null;
         }
-        $this->database->executeStatement('UPDATE task SET asked_at = ? WHERE id = ?', [microtime(true), $id]);
+        $this->database->executeStatement('UPDATE task SET asked_at = ? WHERE id = ?', [$this->now(), $id]);
 
         return [
             'state' => \is_string($row['state']) ? $row['state'] : self::FAILED,
@@ -61,7 +62,7 @@ final readonly class TaskLedger
      */
     public function post(string $id, string $kind, string $question, string $visitor): bool
     {
-        $now = microtime(true);
+        $now = $this->now();
         $waiting = $this->database->fetchAssociative(
             'SELECT COUNT(*) AS everything, SUM(visitor = ?) AS visitor FROM task WHERE state IN (?, ?) AND asked_at > ?',
             [$visitor, self::QUEUED, self::WORKING, $now - self::LEFT],
@@ -96,7 +97,7 @@ final readonly class TaskLedger
             if (false === $row || !\in_array($row['state'], [self::QUEUED, self::WORKING], true)) {
                 return null;
             }
-            if (!self::isFresh($row['asked_at'])) {
+            if (!self::isFresh($row['asked_at'], $this->now())) {
                 $this->forget($id);
 
                 return null;
@@ -123,7 +124,7 @@ final readonly class TaskLedger
     {
         $asked = $database->fetchOne('SELECT asked_at FROM task WHERE id = ? AND worker = ? AND state = ?', [$id, $worker, self::WORKING]);
 
-        return false !== $asked && self::isFresh($asked);
+        return false !== $asked && self::isFresh($asked, microtime(true));
     }
 
     public function keep(string $id, string $worker, string $answer): void
@@ -164,7 +165,7 @@ final readonly class TaskLedger
     /** Removes what has had its time. */
     public function purge(): void
     {
-        $now = microtime(true);
+        $now = $this->now();
         $this->database->executeStatement(
             'DELETE FROM task WHERE asked_at < ? OR (state = ? AND asked_at < ?)',
             [$now - self::KEPT, self::FAILED, $now - self::KEPT_FAILURE],
@@ -175,8 +176,14 @@ final readonly class TaskLedger
         }
     }
 
-    private static function isFresh(mixed $asked): bool
+    private static function isFresh(mixed $asked, float $now): bool
     {
-        return is_numeric($asked) && (float) $asked > microtime(true) - self::LEFT;
+        return is_numeric($asked) && (float) $asked > $now - self::LEFT;
+    }
+
+    /** Seconds since 1970, with their fractions. */
+    private function now(): float
+    {
+        return (float) $this->clock->now()->format('U.u');
     }
 }

@@ -1,7 +1,7 @@
 // node --test tests/Modules
 import assert from 'node:assert/strict';
 import { afterEach, test } from 'node:test';
-import { Refused, askWorker } from '../../public/app/ask.mjs';
+import { Refused, RequestQueue, askWorker } from '../../public/app/ask.mjs';
 
 const answers = (...list) => {
     const asked = [];
@@ -48,4 +48,52 @@ test('leaving ends the asking', async () => {
     const before = asked.length;
     await new Promise((done) => setTimeout(done, 120));
     assert.equal(asked.length, before);
+});
+
+const slow = (told) => (question, signal) => new Promise((done, gone) => {
+    told.push(question);
+    const timer = setTimeout(() => done(`answer to ${question}`), 20);
+    signal.addEventListener('abort', () => { clearTimeout(timer); gone(new DOMException('left', 'AbortError')); });
+});
+
+test('while one is under way the newest waits and those between are dropped', async () => {
+    const [asked, shown] = [[], []];
+    await new Promise((done) => {
+        const queue = new RequestQueue(slow(asked), (answer) => shown.push(answer), { idle: done });
+        for (const question of ['a', 'b', 'c']) queue.put(question);
+    });
+    assert.deepEqual(asked, ['a', 'c']);
+    assert.deepEqual(shown, ['answer to a', 'answer to c']);
+});
+
+test('the newest replaces the one under way', async () => {
+    const [asked, shown] = [[], []];
+    await new Promise((done) => {
+        const queue = new RequestQueue(slow(asked), (answer) => shown.push(answer), { newest: 'replaces', idle: done });
+        for (const question of ['a', 'a', 'b']) queue.put(question);
+    });
+    assert.deepEqual(asked, ['a', 'b']);
+    assert.deepEqual(shown, ['answer to b']);
+});
+
+test('what is dropped shows nothing, and says nothing', async () => {
+    const said = [];
+    const queue = new RequestQueue(slow([]), (answer) => said.push(answer), { tell: (words) => said.push(words) });
+    queue.put('a');
+    queue.put('b');
+    queue.drop();
+    await new Promise((done) => setTimeout(done, 60));
+    assert.deepEqual(said, []);
+});
+
+test('trouble is told in words', async () => {
+    const said = [];
+    await new Promise((done) => {
+        new RequestQueue(async () => { throw new Refused('No.'); }, () => {}, { tell: (words) => said.push(words), idle: done }).put('a');
+    });
+    await new Promise((done) => {
+        new RequestQueue(async () => { throw new TypeError('fetch failed'); }, () => {}, { tell: (words) => said.push(words), idle: done }).put('a');
+    });
+    assert.equal(said[0], 'No.');
+    assert.match(said[1], /^Zig Lane does not answer/);
 });

@@ -58,6 +58,9 @@ final class Kernel
 
     private const OUTSIDE = -1e-7;
 
+    /** Room beyond all rounding, m. */
+    private const CLEAR = 1e-6;
+
     private float $radius;
     private float $reach;
     private float $length;
@@ -224,6 +227,11 @@ final class Kernel
                 if ($best - $now < $limit) {
                     $limit = $best - $now;
                 }
+                // A resting ball further off than it can come in that time is not met.
+                $speed = sqrt($speed2);
+                $half = 0.5 * sqrt($axi * $axi + $ayi * $ayi);
+                $far = $diameter + ($speed + $half * $limit) * $limit + self::CLEAR;
+                $far *= $far;
                 for ($j = 0; $j < $n; ++$j) {
                     $m = $mode[$j];
                     if (self::REST === $m) {
@@ -232,6 +240,9 @@ final class Kernel
                         }
                         $px = $xi - $x[$j];
                         $py = $yi - $y[$j];
+                        if ($px * $px + $py * $py > $far) {
+                            continue;
+                        }
                         $cross = $px * $vyi - $py * $vxi;
                         if ($straight && $cross * $cross > $diameter2 * $speed2) {
                             continue; // its line passes by
@@ -263,6 +274,8 @@ final class Kernel
                     $t = Contact::ofDiscs($px, $py, $qx, $qy, $bx, $by, $diameter, $until);
                     if ($t <= $until) {
                         $limit = $t;
+                        $far = $diameter + ($speed + $half * $limit) * $limit + self::CLEAR;
+                        $far *= $far;
                         $best = $now + $t;
                         $with = $j;
                     }
