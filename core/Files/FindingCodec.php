@@ -125,7 +125,7 @@ final class FindingCodec
             throw new InvalidInput($path, 'goes too deep');
         }
         $values = [];
-        foreach ((new \ReflectionMethod($class, '__construct'))->getParameters() as $parameter) {
+        foreach ((new \ReflectionClass($class))->getConstructor()?->getParameters() ?? [] as $parameter) {
             $type = $parameter->getType();
             \assert($type instanceof \ReflectionNamedType);
             $name = $parameter->getName();

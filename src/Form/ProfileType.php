@@ -64,15 +64,15 @@ final class ProfileType extends AbstractType
             ProfileKind::Cue => null,
         };
         foreach (self::NUMBERS[$kind->value] as $name => [$label, $unit, $hint]) {
+            if ('reachCm' === $name) {
+                self::choice($builder, 'hand', 'Hand', Hand::cases());
+            }
             $builder->add($name, DecimalType::class, [
                 'label' => $label,
                 'unit' => $unit,
                 'hint' => $hint,
                 'constraints' => [new NotNull(message: '"" is not a number')],
             ]);
-        }
-        if (ProfileKind::Player === $kind) {
-            self::choice($builder, 'hand', 'Hand', Hand::cases());
         }
     }
 
