@@ -7,6 +7,7 @@ namespace ZigLane\Core\Aiming;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
@@ -110,7 +111,7 @@ final readonly class AimSolver
             return [$found->aim, $found->departure];
         }
         $full = $from->angleTo($ball) + CueStrike::squirt($stroke->side, $this->simulator->cue);
-        if (null === $this->contact->of($from, $ball, $stroke->aimed($full), $target)) {
+        if (null === $this->contact->of($from, $ball, new AimedStroke($full, $stroke), $target)) {
             throw new AimRefused(
                 RefusalReason::TooSoft,
                 \sprintf('Too soft: the cue ball does not reach the %s.', BallId::spoken($request->ball)),

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Aiming;
 
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
@@ -58,7 +59,7 @@ final readonly class SecantAim
         $toward = $cue->angleTo($ball) + $squirt;
         $lastAim = $lastMiss = null;
         for ($step = 0; $step < $this->mostSteps; ++$step) {
-            $try = $this->contact->of($cue, $ball, $stroke->aimed($aim), $target);
+            $try = $this->contact->of($cue, $ball, new AimedStroke($aim, $stroke), $target);
             if (null === $try) {
                 // Missed it: nearer to full.
                 $aim = ($aim + $toward) / 2;

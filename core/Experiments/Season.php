@@ -77,7 +77,8 @@ final readonly class Season
     private function missed(Rack $rack, Shot $shot, Generator $random): Shot
     {
         $cue = $rack->layout->ball(BallId::CUE);
-        $error = $this->player->errors(
+        $error = Execution::errors(
+            $this->player,
             $shot->elevation,
             $shot->speed,
             Stance::of($this->player, $cue, $shot->aim, $rack->simulator()->geometry),

@@ -20,11 +20,6 @@ final readonly class EightBall implements Game
 
     public function __construct(private ?Group $group) {}
 
-    public function name(): GameName
-    {
-        return GameName::EightBall;
-    }
-
     public function rack(): array
     {
         return range(1, 15);

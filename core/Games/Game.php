@@ -15,9 +15,6 @@ use ZigLane\Core\Physics\ShotResult;
  */
 interface Game
 {
-    /** Which game it is. */
-    public function name(): GameName;
-
     /**
      * @return list<int> the object balls of a full rack
      */

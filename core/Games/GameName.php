@@ -30,8 +30,8 @@ enum GameName: string
     public function rules(?Group $group = null): Game
     {
         return match ($this) {
-            self::NineBall => new Rotation($this, 9),
-            self::TenBall => new Rotation($this, 10),
+            self::NineBall => new Rotation(9, called: false),
+            self::TenBall => new Rotation(10, called: true),
             self::EightBall => new EightBall($group),
             self::StraightPool => new StraightPool(),
         };

@@ -18,12 +18,11 @@ final readonly class Rotation implements Game
     use CommonFouls;
     use WithoutGroups;
 
-    public function __construct(private GameName $game, private int $money) {}
-
-    public function name(): GameName
-    {
-        return $this->game;
-    }
+    /**
+     * @param int  $money  the ball that wins
+     * @param bool $called whether ball and pocket are called
+     */
+    public function __construct(private int $money, private bool $called) {}
 
     public function rack(): array
     {
@@ -69,7 +68,7 @@ final readonly class Rotation implements Game
     /** In nine-ball any ball will do; ten-ball is called. */
     public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
     {
-        if (GameName::NineBall === $this->game) {
+        if (!$this->called) {
             return [] !== array_diff(array_keys($result->pocketed), [BallId::CUE]);
         }
 

@@ -17,11 +17,6 @@ final readonly class StraightPool implements Game
     use CommonFouls;
     use WithoutGroups;
 
-    public function name(): GameName
-    {
-        return GameName::StraightPool;
-    }
-
     public function rack(): array
     {
         return range(1, 15);

@@ -50,7 +50,9 @@ final readonly class LeastElevation
         $others = $layout->balls;
         unset($others[BallId::CUE]);
 
-        return self::at($layout->ball(BallId::CUE), $others, (new Stroke(0.0, $tip->side, $tip->height))->aimed($aim), $geometry, $ball);
+        $stroke = new AimedStroke($aim, new Stroke(0.0, $tip->side, $tip->height));
+
+        return self::at($layout->ball(BallId::CUE), $others, $stroke, $geometry, $ball);
     }
 
     /**

@@ -48,6 +48,18 @@ final readonly class Shot
         }
     }
 
+    /**
+     * A stroke of a search as a shot that a person can play.
+     *
+     * @throws InvalidInput when no person could
+     */
+    public static function of(AimedStroke $aimed): self
+    {
+        $stroke = $aimed->stroke;
+
+        return new self($aimed->aim, $stroke->speed, new Tip($stroke->side, $stroke->height), $stroke->elevation);
+    }
+
     /** The same for a search, which tries strokes unchecked. */
     public function stroke(): AimedStroke
     {

@@ -23,12 +23,6 @@ final readonly class Stroke
         public float $elevation = 0.0,
     ) {}
 
-    /** The same stroke in a direction, rad. */
-    public function aimed(float $aim): AimedStroke
-    {
-        return new AimedStroke($aim, $this);
-    }
-
     /** The same with the cue raised, rad. */
     public function raised(float $elevation): self
     {
@@ -41,16 +35,10 @@ final readonly class Stroke
         return new self($speed, $this->side, $this->height, $this->elevation);
     }
 
-    /** The same with the tip moved to another side, ball radii. */
-    public function withSide(float $side): self
+    /** The same with the tip elsewhere, ball radii. */
+    public function withTip(float $side, float $height): self
     {
-        return new self($this->speed, $side, $this->height, $this->elevation);
-    }
-
-    /** The same with the tip at another height, ball radii. */
-    public function withHeight(float $height): self
-    {
-        return new self($this->speed, $this->side, $height, $this->elevation);
+        return new self($this->speed, $side, $height, $this->elevation);
     }
 
     /** Distance of the tip from the centre, ball radii. */

@@ -9,6 +9,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\NoPot;
@@ -84,7 +85,7 @@ final class BreakShotSearch
         if (null === $best) {
             return null;
         }
-        $stands = $stands->withLegs([TakeOver::spec($stands, $best->pot, $best->stroke->shot())]);
+        $stands = $stands->withLegs([TakeOver::spec($stands, $best->pot, Shot::of($best->stroke))]);
         $shot = new BreakShot($stands, $ball, $best->pot->pocket, $best->drops, $best->spread, $best->scratch, 0.0);
 
         return new BreakShot($stands, $ball, $shot->pocket, $shot->pot, $shot->spread, $shot->scratch, self::onward($shot));

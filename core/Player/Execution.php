@@ -25,6 +25,27 @@ final class Execution
 
     private function __construct() {}
 
+    /**
+     * The errors of one stroke of a player.
+     *
+     * @param float $elevation  rad
+     * @param float $cueSpeed   m/s
+     * @param float $ballRadius m
+     */
+    public static function errors(
+        Player $player,
+        float $elevation,
+        float $cueSpeed,
+        Stance $stance,
+        float $ballRadius = Defaults::BALL_RADIUS,
+    ): ExecutionError {
+        $times = (1.0 + Defaults::ERROR_PER_DEGREE * rad2deg($elevation))
+            * (1.0 + Defaults::ERROR_PER_SPEED * max(0.0, $cueSpeed - Defaults::QUIET_SPEED))
+            * $stance->times;
+
+        return new ExecutionError($player->aim * $times, $player->speed * $stance->times, $player->tip * $times / $ballRadius);
+    }
+
     /** The stroke as it is executed. The tip may lie beyond the miscue limit: then it slips. */
     public static function stroke(ExecutionError $error, ErrorSample $sample, AimedStroke $meant): AimedStroke
     {

@@ -73,19 +73,4 @@ final readonly class Player
 
         return [$this->aim, $this->speed, $this->tip] === [$preset->aim, $preset->speed, $preset->tip];
     }
-
-    /**
-     * The errors of one stroke.
-     *
-     * @param float $elevation rad
-     * @param float $cueSpeed  m/s
-     */
-    public function errors(float $elevation, float $cueSpeed, Stance $stance, float $ballRadius = Defaults::BALL_RADIUS): ExecutionError
-    {
-        $times = (1.0 + Defaults::ERROR_PER_DEGREE * rad2deg($elevation))
-            * (1.0 + Defaults::ERROR_PER_SPEED * max(0.0, $cueSpeed - Defaults::QUIET_SPEED))
-            * $stance->times;
-
-        return new ExecutionError($this->aim * $times, $this->speed * $stance->times, $this->tip * $times / $ballRadius);
-    }
 }

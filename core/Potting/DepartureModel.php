@@ -77,7 +77,7 @@ final readonly class DepartureModel
         $value = Angle::wrap($turn - $plain($aim));
         $beside = [];
         foreach ([-$step, $step] as $off) {
-            $there = $ball->turn($cue, $stroke->stroke->aimed($aim + $off));
+            $there = $ball->turn($cue, new AimedStroke($aim + $off, $stroke->stroke));
             if (null !== $there) {
                 $beside[] = [$off, Angle::wrap($there - $plain($aim + $off))];
             }

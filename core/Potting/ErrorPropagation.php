@@ -93,7 +93,7 @@ final readonly class ErrorPropagation
             $factor = max(self::SLOWEST, 1.0 + $node * $this->error->speed);
             $pace = $this->here->pace * $factor;
             if (0.0 !== $node && $this->error->speed > self::NO_ERROR) {
-                $other = $this->ball->departure($this->cue, $stroke->withSpeed($stroke->speed * $factor)->aimed($aim));
+                $other = $this->ball->departure($this->cue, new AimedStroke($aim, $stroke->withSpeed($stroke->speed * $factor)));
                 if (null === $other) {
                     continue; // so soft that it does not arrive
                 }

@@ -15,6 +15,7 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\LeastElevation;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
+use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Player\Stance;
@@ -130,7 +131,7 @@ final class PotChance
             return NoPot::DoesNotGo;
         }
         $all = [$this->object->at, ...$this->object->others];
-        $elevation = LeastElevation::at($cue, $all, $stroke->aimed($way), $this->simulator->geometry, $this->simulator->ball);
+        $elevation = LeastElevation::at($cue, $all, new AimedStroke($way, $stroke), $this->simulator->geometry, $this->simulator->ball);
         if (!is_finite($elevation)) {
             return NoPot::OutOfReach;
         }
@@ -139,13 +140,14 @@ final class PotChance
         $thin = abs(Angle::wrap($target->direction - $cue->angleTo($this->object->ghost($target->direction)))) > self::THINNEST;
         $found = $thin ? null : $this->secant->find($cue, $this->object->at, $raised, $target);
 
-        return null === $found ? NoPot::TooThin : $raised->aimed($found->aim);
+        return null === $found ? NoPot::TooThin : new AimedStroke($found->aim, $raised);
     }
 
     /** The player's errors of a stroke from a place. */
     public function errors(Point $cue, AimedStroke $stroke): ExecutionError
     {
-        return $this->player->errors(
+        return Execution::errors(
+            $this->player,
             $stroke->stroke->elevation,
             $stroke->stroke->speed,
             Stance::of($this->player, $cue, $stroke->aim, $this->simulator->geometry),

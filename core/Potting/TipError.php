@@ -39,7 +39,7 @@ final readonly class TipError
         $turn = $model->turn;
         $turned = static fn(float $side, float $height): ?float => $ball->turn(
             $cue,
-            $stroke->stroke->withSide($stroke->stroke->side + $side)->withHeight($stroke->stroke->height + $height)->aimed($stroke->aim),
+            new AimedStroke($stroke->aim, $stroke->stroke->withTip($stroke->stroke->side + $side, $stroke->stroke->height + $height)),
         );
         $height = $error->tip > 0.0 ? $turned(0.0, $error->tip) : null;
         $byHeight = null === $height ? 0.0 : ($height - $turn) / $model->slope;

@@ -33,16 +33,12 @@ use ZigLane\Core\Player\Player;
  */
 final readonly class FreshRack
 {
-    /** Cue speed of a firm break, m/s, and of a break shot (common practice, no source). */
-    public const BREAK_SPEED = 8.5;
+    /** Cue speed of a break shot, m/s (common practice, no source). */
     public const SHOT_SPEED = 3.6;
 
     /** A break differs less from the next in speed than a player's other strokes do: by this share of the error (our own choice). */
     private const BREAK_SPREAD = 0.4;
     private const SHOT_SPREAD = 0.3;
-
-    /** Cue ball from the head rail and aside of the middle, diamonds. */
-    public const PLACE = [1.95, 0.6];
 
     /** A legal break drops a ball or sends so many to a rail (WPA rules, from memory). */
     private const TO_RAIL = 4;
@@ -103,7 +99,7 @@ final readonly class FreshRack
     private static function struck(Simulator $simulator, Game $game, Generator $random, Player $player, BreakStroke $stroke): ?array
     {
         $layout = RackUp::layout($simulator, $game, $random);
-        $cue = $simulator->table->size->pointAt(self::PLACE[0], 2.0 + $stroke->aside + $random->between(-0.05, 0.05));
+        $cue = $simulator->table->size->pointAt(BreakStroke::FROM_HEAD, 2.0 + $stroke->aside + $random->between(-0.05, 0.05));
         $error = new ExecutionError($player->aim, self::BREAK_SPREAD * $player->speed, $player->tip / $simulator->ball->radius);
         $meant = new Shot($cue->angleTo($layout->ball(RackUp::apex($layout))), $stroke->speed, new Tip(0.0, 0.05));
         $shot = Execution::shot($error, new ErrorSample($random->normal(), $random->normal(), 0.0, $random->normal()), $meant);

@@ -12,7 +12,6 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\Files\Fields;
-use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * Puts balls where a person means: typed diamonds, "frozen to this rail", and a snap for what is nearly frozen.
@@ -142,7 +141,7 @@ final readonly class Placement
             throw new InvalidInput('', \sprintf('The %d is not a ball of %s.', $ball, $rack->game->value));
         }
         $changed = $rack->withBall($ball, $p);
-        RackFile::assertPlayable($changed->layout, $rack->table);
+        Playable::assert($changed->layout, $rack->table);
 
         return $changed;
     }

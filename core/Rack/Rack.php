@@ -16,7 +16,6 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Rack\Files\RackFile;
 
 /**
  * A rack as it lies, with the legs planned for it: what the rack file holds, and nothing that it could not hold.
@@ -62,7 +61,7 @@ final readonly class Rack
         foreach (array_diff($layout->objectBalls(), $game->rules()->rack()) as $ball) {
             throw new InvalidInput("balls.$ball", \sprintf('is not a ball of %s', $game->value));
         }
-        RackFile::assertPlayable($layout, $table);
+        Playable::assert($layout, $table);
     }
 
     /** The simulator of this rack's table and cue. */

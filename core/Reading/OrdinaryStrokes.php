@@ -67,7 +67,7 @@ final readonly class OrdinaryStrokes
                 $read = $this->pot->with($cue, $stroke, self::LEAST_POT);
                 $stops[] = $read->chance < self::LEAST_POT
                     ? null
-                    : $this->stop($cue, $stroke->raised($read->elevation)->aimed($read->aim));
+                    : $this->stop($cue, new AimedStroke($read->aim, $stroke->raised($read->elevation)));
             }
         }
 

@@ -7,6 +7,7 @@ namespace ZigLane\Core\Routes;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\Shot;
 
 /**
  * Makes routes of candidates: played once more, named by what the cue ball does, judged by many tries. The best of each family is kept.
@@ -67,7 +68,7 @@ final class RouteMaker
 
         return new Route(
             $this->trials->target,
-            $aimed->shot(),
+            Shot::of($aimed),
             $candidate->offset,
             Family::of($whole, $hit, $aimed, Angle::wrap($cut), $simulator->ball->radius),
             $stop,

@@ -182,7 +182,8 @@ final class StrokeTrials
     public function window(AimedStroke $aimed): ?SpeedWindow
     {
         return SpeedWindow::of(function (float $at) use ($aimed): ?float {
-            $state = $this->sampler->run($aimed->stroke->withSpeed($aimed->stroke->speed * $at)->aimed($aimed->aim));
+            $stroke = $aimed->stroke->withSpeed($aimed->stroke->speed * $at);
+            $state = $this->sampler->run(new AimedStroke($aimed->aim, $stroke));
             ++$this->played;
 
             return null === $state || !$this->holds($state) || [] !== $this->sampler->moved($state)

@@ -62,8 +62,8 @@ final class RacksController extends AbstractController
         $game = GameName::tryFrom($form->getString('game')) ?? GameName::NineBall;
         try {
             $number = self::between($form->getString('number'), 'The number of the break', 1, 999_999);
-            $speed = self::between($form->getString('speed', (string) FreshRack::BREAK_SPEED), 'The cue speed', 4, 12);
-            $aside = self::between($form->getString('aside', (string) FreshRack::PLACE[1]), 'The cue ball’s place', -1.5, 1.5);
+            $speed = self::between($form->getString('speed', (string) BreakStroke::SPEED), 'The cue speed', 4, 12);
+            $aside = self::between($form->getString('aside', (string) BreakStroke::ASIDE), 'The cue ball’s place', -1.5, 1.5);
             $fresh = FreshRack::broken($game, (int) $number, Player::of(Level::League), stroke: new BreakStroke($speed, $aside));
             $record = $this->store->create($fresh->rack->withBallInHand(true), 'break');
         } catch (InvalidInput $e) {

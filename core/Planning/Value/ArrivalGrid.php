@@ -25,25 +25,6 @@ final class ArrivalGrid
     public const CUT_STEP = 10;
     public const CUTS = 2 * self::WIDEST / self::CUT_STEP + 1;
 
-    /** Rolling share of the speed at the contact: −1 draw as fast as it travels, 0 stun, 1 rolling. */
-    public const ROLLS = [-0.7, -0.3, 0.0, 0.45, 1.0];
-
-    /** Surface speed of the side spin as a share of the speed; right-hand tip positive. */
-    public const SIDES = [0.0, 0.75, -0.75];
-
-    /**
-     * Speeds at the contact, m/s: SLOWEST · RUNG^k; every SKIP-th is played, from FAST on every second, and those between are cut
-     * from its path.
-     */
-    public const SLOWEST = 0.35;
-    public const RUNG = 1.09;
-    public const SPEEDS = 32;
-    public const SKIP = 4;
-    public const FAST = 14;
-
-    /** Distances of the cue ball from the contact for which strokes are told apart, m. */
-    public const DISTANCES = [0.25, 0.6, 1.1, 1.8];
-
     /** Tip beyond which a stroke is not counted on, radii. */
     private const MOST_TIP = 0.46;
     private const SIDE_TIP = 0.3;
@@ -63,14 +44,14 @@ final class ArrivalGrid
     public function __construct(Simulator $simulator)
     {
         $speeds = [];
-        for ($k = 0; $k < self::SPEEDS; ++$k) {
-            $speeds[] = self::SLOWEST * self::RUNG ** $k;
+        for ($k = 0; $k < ArrivalSteps::SPEEDS; ++$k) {
+            $speeds[] = ArrivalSteps::SLOWEST * ArrivalSteps::RUNG ** $k;
         }
         $this->speeds = $speeds;
         $strokes = [];
         foreach (ArrivalIndex::all() as $index) {
             foreach ($speeds as $speed) {
-                foreach (self::DISTANCES as $distance) {
+                foreach (ArrivalSteps::DISTANCES as $distance) {
                     $strokes[] = self::stroke($simulator, $index->arrival($speed), $distance);
                 }
             }

@@ -12,20 +12,20 @@ namespace ZigLane\Core\Planning\Value;
 final readonly class ArrivalIndex
 {
     /**
-     * @param int $roll place in ArrivalGrid::ROLLS
-     * @param int $side place in ArrivalGrid::SIDES
+     * @param int $roll place in ArrivalSteps::ROLLS
+     * @param int $side place in ArrivalSteps::SIDES
      */
     private function __construct(public int $roll, public int $side) {}
 
     /**
-     * @param int $sides how many of ArrivalGrid::SIDES
+     * @param int $sides how many of ArrivalSteps::SIDES
      *
      * @return list<self> roll by roll
      */
     public static function all(int $sides = 3): array
     {
         $all = [];
-        foreach (array_keys(ArrivalGrid::ROLLS) as $roll) {
+        foreach (array_keys(ArrivalSteps::ROLLS) as $roll) {
             for ($side = 0; $side < $sides; ++$side) {
                 $all[] = new self($roll, $side);
             }
@@ -37,18 +37,18 @@ final readonly class ArrivalIndex
     /** Where a table by cut, roll, side and speed has the first speed. */
     public function entry(int $cut): int
     {
-        return (($cut * \count(ArrivalGrid::ROLLS) + $this->roll) * \count(ArrivalGrid::SIDES) + $this->side) * ArrivalGrid::SPEEDS;
+        return (($cut * \count(ArrivalSteps::ROLLS) + $this->roll) * \count(ArrivalSteps::SIDES) + $this->side) * ArrivalSteps::SPEEDS;
     }
 
     /** Where a table by roll, side, speed and distance has the first speed at the first distance. */
     public function strokeEntry(): int
     {
-        return ($this->roll * \count(ArrivalGrid::SIDES) + $this->side) * ArrivalGrid::SPEEDS * \count(ArrivalGrid::DISTANCES);
+        return ($this->roll * \count(ArrivalSteps::SIDES) + $this->side) * ArrivalSteps::SPEEDS * \count(ArrivalSteps::DISTANCES);
     }
 
     /** The arrival at a speed, m/s. */
     public function arrival(float $speed): CueBallArrival
     {
-        return new CueBallArrival(ArrivalGrid::ROLLS[$this->roll], ArrivalGrid::SIDES[$this->side], $speed);
+        return new CueBallArrival(ArrivalSteps::ROLLS[$this->roll], ArrivalSteps::SIDES[$this->side], $speed);
     }
 }

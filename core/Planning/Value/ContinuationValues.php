@@ -55,8 +55,8 @@ final class ContinuationValues
         $this->fixed = $this->game->hasFixedOrder();
         $this->own = array_sum(array_map(static fn(int $ball): int => 1 << $ball, $this->game->ownBalls($rack->layout)));
         $this->mix = [
-            1 => self::hand($rack->player->speed, ArrivalGrid::RUNG),
-            2 => self::hand($rack->player->speed, ArrivalGrid::RUNG ** 2),
+            1 => self::hand($rack->player->speed, ArrivalSteps::RUNG),
+            2 => self::hand($rack->player->speed, ArrivalSteps::RUNG ** 2),
         ];
     }
 
@@ -74,7 +74,7 @@ final class ContinuationValues
             return $this->onward[$after->bits][$name];
         }
         $many = $after->count();
-        $sides = $this->fine && ($this->fixed || $many < self::CLOSE) ? \count(ArrivalGrid::SIDES) : 1;
+        $sides = $this->fine && ($this->fixed || $many < self::CLOSE) ? \count(ArrivalSteps::SIDES) : 1;
         $step = $this->fine && $many < ($this->fixed ? self::FAR_OFF : self::CLOSE) ? 1 : CueBallTransitions::COARSE;
         // And at every second speed.
         $skip = 1 === $step || $this->fixed ? 1 : 2;

@@ -84,15 +84,15 @@ final class CueBallTransitions
         $push = (1 + $simulator->ball->restitution) / 2;
         for ($c = 0; $c < ArrivalGrid::CUTS; ++$c) {
             $cut = deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
-            $slowest = ArrivalGrid::SPEEDS;
+            $slowest = ArrivalSteps::SPEEDS;
             if ($this->hasRoom($cut) && ($fine || 0 === $c % self::COARSE)) {
                 $least = $need / (cos($cut) * $push);
-                $slowest = (int) max(0, min(ArrivalGrid::SPEEDS, ceil(log($least / ArrivalGrid::SLOWEST) / log(ArrivalGrid::RUNG))));
+                $slowest = (int) max(0, min(ArrivalSteps::SPEEDS, ceil(log($least / ArrivalSteps::SLOWEST) / log(ArrivalSteps::RUNG))));
             }
             $this->slowest[] = $slowest;
-            foreach (ArrivalGrid::ROLLS as $roll) {
-                foreach (ArrivalGrid::SIDES as $side) {
-                    $this->ladder($cut, $roll, $side, $fine || 0.0 === $side ? $slowest : ArrivalGrid::SPEEDS);
+            foreach (ArrivalSteps::ROLLS as $roll) {
+                foreach (ArrivalSteps::SIDES as $side) {
+                    $this->ladder($cut, $roll, $side, $fine || 0.0 === $side ? $slowest : ArrivalSteps::SPEEDS);
                 }
             }
         }
@@ -151,7 +151,7 @@ final class CueBallTransitions
 
     private function ladder(float $cut, float $roll, float $side, int $slowest): void
     {
-        $k = ArrivalGrid::SPEEDS - 1;
+        $k = ArrivalSteps::SPEEDS - 1;
         $xs = $ys = $runs = $stops = [];
         while ($k >= 0) {
             if ($k < $slowest) {
@@ -173,13 +173,13 @@ final class CueBallTransitions
                 (float) $chords,
             ];
             $next = $k - 1;
-            for ($n = 1; !$down && $n < ($k > ArrivalGrid::FAST ? 2 : ArrivalGrid::SKIP) && $next >= $slowest; ++$n, --$next) {
-                [$xs[$next], $ys[$next], $stops[$next]] = self::cut($way, $energy, ArrivalGrid::RUNG ** (-2 * $n));
+            for ($n = 1; !$down && $n < ($k > ArrivalSteps::FAST ? 2 : ArrivalSteps::SKIP) && $next >= $slowest; ++$n, --$next) {
+                [$xs[$next], $ys[$next], $stops[$next]] = self::cut($way, $energy, ArrivalSteps::RUNG ** (-2 * $n));
                 $runs[$next] = $run;
             }
             $k = $next;
         }
-        for ($k = 0; $k < ArrivalGrid::SPEEDS; ++$k) {
+        for ($k = 0; $k < ArrivalSteps::SPEEDS; ++$k) {
             $this->x[] = $xs[$k];
             $this->y[] = $ys[$k];
             $this->run[] = $runs[$k];

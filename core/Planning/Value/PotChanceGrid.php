@@ -6,10 +6,11 @@ namespace ZigLane\Core\Planning\Value;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
-
 use ZigLane\Core\Geometry\Angle;
+
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\NormalDistribution;
+use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\LeastElevation;
 use ZigLane\Core\Physics\Simulator;
@@ -59,7 +60,7 @@ final class PotChanceGrid
     /** @var list<float> how far to the upper one */
     public array $part = [];
 
-    /** @var list<int> see ArrivalGrid::DISTANCES */
+    /** @var list<int> see ArrivalSteps::DISTANCES */
     public array $distance = [];
 
     /** @var list<int> balls that the cue ball would meet first, one bit each */
@@ -141,11 +142,12 @@ final class PotChanceGrid
         $cue = new Point($x, $y);
         $stroke = new Stroke($this->pot->readingSpeed($x, $y), 0.0, Defaults::READING_TIP);
         $way = atan2($dy, $dx);
-        $elevation = LeastElevation::at($cue, [], $stroke->aimed($way), $this->simulator->geometry, $this->simulator->ball);
+        $aimed = new AimedStroke($way, $stroke);
+        $elevation = LeastElevation::at($cue, [], $aimed, $this->simulator->geometry, $this->simulator->ball);
         if (!is_finite($elevation)) {
             return;
         }
-        $error = $this->pot->errors($cue, $stroke->raised($elevation)->aimed($way));
+        $error = $this->pot->errors($cue, new AimedStroke($way, $stroke->raised($elevation)));
         $step = (rad2deg($cut) + ArrivalGrid::WIDEST) / ArrivalGrid::CUT_STEP;
         $lower = (int) max(0, min(ArrivalGrid::CUTS - 2, floor($step)));
         $this->place[$node] = \count($this->nodes);

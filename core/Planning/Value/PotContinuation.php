@@ -38,7 +38,7 @@ final readonly class PotContinuation
     {
         $plain = [];
         for ($c = 0; $c < ArrivalGrid::CUTS; $c += $step) {
-            if ($this->pot->transitions->slowest[$c] < ArrivalGrid::SPEEDS) {
+            if ($this->pot->transitions->slowest[$c] < ArrivalSteps::SPEEDS) {
                 $plain[$c] = $this->mixed($this->left($index->entry($c), $c), $this->pot->transitions->slowest[$c]);
             }
         }
@@ -76,7 +76,7 @@ final readonly class PotContinuation
         $row = CueBallGrid::ACROSS + 1;
         $left = [];
         $some = false;
-        for ($k = 0; $k < ArrivalGrid::SPEEDS; $k += $this->skip) {
+        for ($k = 0; $k < ArrivalSteps::SPEEDS; $k += $this->skip) {
             $entry = $base + $k;
             $n = $node[$entry];
             if ($k < $slowest || $n < 0) {
@@ -112,7 +112,7 @@ final readonly class PotContinuation
     {
         $mix = $this->mix;
         $reach = \count($mix) >> 1;
-        $last = intdiv(ArrivalGrid::SPEEDS - 1, $this->skip);
+        $last = intdiv(ArrivalSteps::SPEEDS - 1, $this->skip);
         $mixed = [];
         for ($at = 0, $k = 0; $at <= $last; ++$at, $k += $this->skip) {
             $sum = 0.0;

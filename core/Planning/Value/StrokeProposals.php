@@ -228,7 +228,7 @@ final readonly class StrokeProposals
         $found = [];
         foreach (ArrivalIndex::all() as $index) {
             $base = $index->entry($c);
-            for ($k = $option->transitions->slowest[$c]; $k < ArrivalGrid::SPEEDS; $k += self::EVERY) {
+            for ($k = $option->transitions->slowest[$c]; $k < ArrivalSteps::SPEEDS; $k += self::EVERY) {
                 $met = $option->touched[$base + $k] & $after->bits;
                 $stroke = 0 === ($met & $wanted) || 0 !== ($met & ~$wanted) ? null : ArrivalGrid::stroke(
                     $this->cache->simulator,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Rack\Files;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Equipment\BallSpec;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableGeometry;
@@ -16,6 +15,7 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Settings\Defaults;
@@ -260,32 +260,9 @@ final class RackFile
             throw new InvalidInput('balls.cue', 'is missing: every rack needs a cue ball');
         }
         $layout = new Layout($places);
-        self::assertPlayable($layout, $table);
+        Playable::assert($layout, $table);
 
         return $layout;
-    }
-
-    /**
-     * @throws InvalidInput when a ball lies in a rail, a pocket or another ball
-     */
-    public static function assertPlayable(Layout $layout, Table $table, BallSpec $ball = new BallSpec()): void
-    {
-        $geometry = new TableGeometry($table, $ball->radius);
-        foreach ($layout->balls as $id => $place) {
-            if ($geometry->canRest($place)) {
-                continue;
-            }
-            foreach ($geometry->pockets as $pocket) {
-                if ($place->distanceTo($pocket->dropCentre) <= $pocket->dropRadius) {
-                    throw new InvalidInput('balls.' . BallId::name($id), \sprintf('lies in the %s pocket', $pocket->pocket->spoken()));
-                }
-            }
-            throw new InvalidInput('balls.' . BallId::name($id), \sprintf(
-                'lies in the rail: the centre of a ball frozen to it is %.3f diamonds from the nose',
-                $geometry->reach / $table->size->diamond(),
-            ));
-        }
-        $layout->assertApart(2 * $ball->radius);
     }
 
     /**

@@ -9,6 +9,7 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\Motion;
@@ -16,6 +17,7 @@ use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\RunOutEvaluator;
 use ZigLane\Core\Planning\Value\ArrivalGrid;
 use ZigLane\Core\Planning\Value\ArrivalIndex;
+use ZigLane\Core\Planning\Value\ArrivalSteps;
 use ZigLane\Core\Planning\Value\CueBallArrival;
 use ZigLane\Core\Planning\Value\CueBallGrid;
 use ZigLane\Core\Planning\Value\PlanningCache;
@@ -43,15 +45,15 @@ final class StateValuesTest extends TestCase
         $simulator = new Simulator();
         $r = $simulator->ball->radius;
         $tried = 0;
-        foreach (ArrivalGrid::ROLLS as $roll) {
+        foreach (ArrivalSteps::ROLLS as $roll) {
             foreach ([0.6, 1.0, 1.8, 3.0] as $speed) {
-                foreach (ArrivalGrid::DISTANCES as $distance) {
+                foreach (ArrivalSteps::DISTANCES as $distance) {
                     $stroke = ArrivalGrid::stroke($simulator, new CueBallArrival($roll, 0.0, $speed), $distance);
                     if (null === $stroke) {
                         continue;
                     }
                     ++$tried;
-                    $motion = CueStrike::of($stroke->aimed(0.0), $simulator->cue, $simulator->ball);
+                    $motion = CueStrike::of(new AimedStroke(0.0, $stroke), $simulator->cue, $simulator->ball);
                     $state = new BallStates();
                     $state->add(0.3, 0.6, $motion);
                     $simulator->run($state, record: true);
@@ -90,7 +92,7 @@ final class StateValuesTest extends TestCase
         while (\count($between) < 300) {
             $c = $random->integer(1, ArrivalGrid::CUTS - 2);
             $index = ArrivalIndex::all()[3 * $random->integer(0, 4) + $random->integer(0, 2)];
-            $k = $random->integer(0, ArrivalGrid::SPEEDS - 1);
+            $k = $random->integer(0, ArrivalSteps::SPEEDS - 1);
             $entry = $index->entry($c) + $k;
             if ($transitions->node[$entry] < 0) {
                 continue;
@@ -111,7 +113,7 @@ final class StateValuesTest extends TestCase
             }
             $off = hypot($state->x[0] - $transitions->x[$entry], $state->y[0] - $transitions->y[$entry]);
             // Between the fast ones every second is played.
-            if ($k > ArrivalGrid::FAST && 0 === (ArrivalGrid::SPEEDS - 1 - $k) % 2) {
+            if ($k > ArrivalSteps::FAST && 0 === (ArrivalSteps::SPEEDS - 1 - $k) % 2) {
                 $exact[] = $off;
             } else {
                 $between[] = $off;

@@ -9,6 +9,7 @@ use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\Hand;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
@@ -19,13 +20,13 @@ final class PlayerTest extends TestCase
     public function testErrorsGrowWithElevationSpeedAndStretch(): void
     {
         $player = Player::of(Level::League);
-        $calm = $player->errors(0.0, 2.0, Stance::comfortable());
+        $calm = Execution::errors($player, 0.0, 2.0, Stance::comfortable());
         self::assertSame($player->aim, $calm->aim);
         self::assertEqualsWithDelta($player->tip / 0.028575, $calm->tip, 1e-12);
-        self::assertGreaterThan($calm->aim, $player->errors(deg2rad(10), 2.0, Stance::comfortable())->aim);
-        self::assertGreaterThan($calm->aim, $player->errors(0.0, 5.0, Stance::comfortable())->aim);
+        self::assertGreaterThan($calm->aim, Execution::errors($player, deg2rad(10), 2.0, Stance::comfortable())->aim);
+        self::assertGreaterThan($calm->aim, Execution::errors($player, 0.0, 5.0, Stance::comfortable())->aim);
         $stretched = Stance::of(new Player(Level::League, 0.001, 0.1, 0.001, reach: 0.5), new Point(1.27, 0.635), 0.0, self::table());
-        self::assertGreaterThan($calm->aim, $player->errors(0.0, 2.0, $stretched)->aim);
+        self::assertGreaterThan($calm->aim, Execution::errors($player, 0.0, 2.0, $stretched)->aim);
     }
 
     public function testReachAndHands(): void

@@ -11,6 +11,7 @@ use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
@@ -80,7 +81,7 @@ final class PotChanceTest extends TestCase
             $cue = $calibration->layout->ball(0);
             $read = $pot->fromPlace($cue->x, $cue->y);
             self::assertEqualsWithDelta(0.0, $read->cut, 0.02, 'straight in');
-            $stroke = (new Stroke($read->speed, 0.0, Defaults::READING_TIP))->aimed($read->aim);
+            $stroke = new AimedStroke($read->aim, new Stroke($read->speed, 0.0, Defaults::READING_TIP));
             $chance = $sampling->chance($calibration->layout, new Pot(1, Pocket::FootLeft), $stroke, $pot->errors($cue, $stroke));
             self::assertEqualsWithDelta(Defaults::REFERENCE_POT[$level->value], $chance, 0.01, $level->value);
         }

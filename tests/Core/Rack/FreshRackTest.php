@@ -12,8 +12,8 @@ use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\BreakStroke;
-use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\FreshRack;
+use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Racking;
 use ZigLane\Core\Rack\RackUp;
 
@@ -62,7 +62,7 @@ final class FreshRackTest extends TestCase
                 $one = FreshRack::broken($game, $number, $player);
                 self::assertEquals($one, FreshRack::broken($game, $number, $player));
                 $rack = $one->rack;
-                RackFile::assertPlayable($rack->layout, $rack->table);
+                Playable::assert($rack->layout, $rack->table);
                 self::assertTrue($rack->layout->has(BallId::CUE));
                 self::assertFalse($rack->rules()->isOver($rack->layout));
                 self::assertCount(\count($game->rules()->rack()) - $one->dropped, $rack->layout->objectBalls());

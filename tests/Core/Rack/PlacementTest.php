@@ -13,8 +13,8 @@ use ZigLane\Core\Games\GameName;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Placement;
+use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\Rail;
 use ZigLane\Core\Rack\Spread;
@@ -82,7 +82,7 @@ final class PlacementTest extends TestCase
         foreach (GameName::cases() as $game) {
             foreach (TableSize::cases() as $size) {
                 $rack = Spread::of($game, 'New', new Table($size));
-                RackFile::assertPlayable($rack->layout, $rack->table);
+                Playable::assert($rack->layout, $rack->table);
                 self::assertSame($game->rules()->rack(), $rack->layout->objectBalls());
             }
         }
