@@ -11,6 +11,7 @@ use ZigLane\Core\Measuring\Problem\Contradiction;
 use ZigLane\Core\Measuring\Problem\ImpossibleReading;
 use ZigLane\Core\Measuring\Problem\OutOfRange;
 use ZigLane\Core\Numerics\LeastSquares;
+use ZigLane\Core\Numerics\LeastSquaresFit;
 
 /**
  * Finds the table and the cue from tests: all readings together, by least squares, each weighed by its error.
@@ -48,14 +49,14 @@ final class TableFit
         }
         $parameters = Parameter::cases();
         // Slots of p: the parameters, then a speed for each test; a test without one keeps its slot at nothing.
-        [$best, $covariance, $r] = self::best((new Residuals($usable, $on, $with))->of(...), \count($parameters) + \count($usable));
+        $fit = self::best((new Residuals($usable, $on, $with))->of(...), \count($parameters) + \count($usable));
 
-        $widen = self::widen($r, $usable, $covariance);
+        $widen = self::widen($fit, $usable);
         $estimates = [];
         foreach ($parameters as $i => $parameter) {
-            $sigma = sqrt(max($covariance[$i][$i], 0.0));
+            $sigma = sqrt(max($fit->covariance[$i][$i], 0.0));
             $measured = $sigma < self::LEARNT * $parameter->spread();
-            $value = $measured ? $parameter->house() * exp($best[$i]) : $parameter->house();
+            $value = $measured ? $parameter->house() * exp($fit->parameters[$i]) : $parameter->house();
             $estimates[$parameter->value] = new Estimate(
                 $parameter,
                 $value,
@@ -68,17 +69,15 @@ final class TableFit
             }
         }
 
-        return new FitResult($estimates, [...$problems, ...self::contradictions($r, $usable)], $on, $with);
+        return new FitResult($estimates, [...$problems, ...self::contradictions($fit->residuals, $usable)], $on, $with);
     }
 
     /**
      * A rebound can come from a slippery rubber or from one that grips: begin on either side and keep what fits best.
      *
      * @param callable(list<float>): list<float> $residuals
-     *
-     * @return array{list<float>, list<list<float>>, list<float>}
      */
-    private static function best(callable $residuals, int $unknowns): array
+    private static function best(callable $residuals, int $unknowns): LeastSquaresFit
     {
         $best = null;
         $least = INF;
@@ -86,7 +85,7 @@ final class TableFit
             $start = array_fill(0, $unknowns, 0.0);
             $start[(int) array_search(Parameter::Friction, Parameter::cases(), true)] = $friction;
             $try = LeastSquares::fit($residuals, array_values($start));
-            $cost = array_sum(array_map(static fn(float $v): float => $v * $v, $try[2]));
+            $cost = array_sum(array_map(static fn(float $v): float => $v * $v, $try->residuals));
             if (null === $best || $cost < $least - 1e-6) {
                 [$best, $least] = [$try, $cost];
             }
@@ -96,20 +95,18 @@ final class TableFit
     }
 
     /**
-     * @param list<float>       $r
      * @param list<Measurement> $tests
-     * @param list<list<float>> $covariance
      */
-    private static function widen(array $r, array $tests, array $covariance): float
+    private static function widen(LeastSquaresFit $fit, array $tests): float
     {
         $readings = array_sum(array_map(static fn(Measurement $m): int => \count($m->readings()), $tests));
         $speeds = \count(array_filter($tests, static fn(Measurement $m): bool => null !== $m->speed()));
         $learnt = 0;
         foreach (Parameter::cases() as $i => $parameter) {
-            $learnt += sqrt(max($covariance[$i][$i], 0.0)) < self::LEARNT * $parameter->spread() ? 1 : 0;
+            $learnt += sqrt(max($fit->covariance[$i][$i], 0.0)) < self::LEARNT * $parameter->spread() ? 1 : 0;
         }
         $free = $readings - $speeds - $learnt;
-        $square = array_sum(array_map(static fn(float $v): float => $v * $v, \array_slice($r, 0, $readings)));
+        $square = array_sum(array_map(static fn(float $v): float => $v * $v, \array_slice($fit->residuals, 0, $readings)));
 
         return $free > 0 ? max(1.0, sqrt($square / $free)) : 1.0;
     }

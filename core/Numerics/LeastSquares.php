@@ -27,9 +27,9 @@ final class LeastSquares
      * The covariance is taken from slopes over steps as wide as the uncertainty itself: where the model has a kink nearby, the
      * slope at a point would promise more than the readings can keep.
      *
-     * @return array{list<float>, list<list<float>>, list<float>} the best parameters, their covariance, the residuals there
+     * @throws \DomainException when the readings tell nothing of one of the parameters
      */
-    public static function fit(callable $residuals, array $start): array
+    public static function fit(callable $residuals, array $start): LeastSquaresFit
     {
         $p = $start;
         $r = $residuals($p);
@@ -66,7 +66,7 @@ final class LeastSquares
             }
         }
 
-        return [$p, $covariance, $r];
+        return new LeastSquaresFit($p, $covariance, $r);
     }
 
     /**

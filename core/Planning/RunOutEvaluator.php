@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Aiming\Pot;
-use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\Value\PotApproach;
@@ -16,6 +15,7 @@ use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\LazyGrid;
 use ZigLane\Core\Routes\NodeEvaluator;
+use ZigLane\Core\Routes\NodeValue;
 use ZigLane\Core\Routes\PositionEvaluator;
 
 /**
@@ -74,14 +74,19 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         $this->nodes = new LazyGrid($this->simulator->geometry);
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
+
     public function valueAt(float $x, float $y): float
     {
-        return $this->between($x, $y, 0);
+        return $this->isExact() ? $this->nodes->value($x, $y, $this) : $this->stateValues->valueAt($this->left, $x, $y);
     }
 
     public function chanceAt(float $x, float $y): float
     {
-        return $this->between($x, $y, 1);
+        if ($this->isExact()) {
+            return $this->nodes->chance($x, $y, $this);
+        }
+
+        return $this->stateValues->isOver($this->left) ? 1.0 : $this->stateValues->valueAt($this->left, $x, $y);
     }
 
     public function level(): float
@@ -91,9 +96,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     public function next(float $x, float $y): ?Pot
     {
-        $node = $this->stateValues->isOver($this->left) ? null : $this->nodes->near($x, $y, $this);
-
-        return null === $node || $node[0] <= 0.0 ? null : new Pot($node[2] >> 3, Pocket::at($node[2] & 7));
+        return $this->stateValues->isOver($this->left) ? null : $this->nodes->nearest($x, $y, $this)->pot;
     }
 
     public function disturbed(array $moved, float $x, float $y): float
@@ -111,21 +114,14 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     public function lookOn(): void {}
 
-    private function between(float $x, float $y, int $which): float
+    private function isExact(): bool
     {
-        if ($this->stateValues->isOver($this->left)) {
-            return 0 === $which ? $this->stateValues->valueAt($this->left, $x, $y) : 1.0;
-        }
-        if (!$this->exact) {
-            return $this->stateValues->valueAt($this->left, $x, $y);
-        }
-
-        return $this->nodes->between($x, $y, $which, $this);
+        return $this->exact && !$this->stateValues->isOver($this->left);
     }
 
-    public function asked(Point $place): array
+    public function nodeAt(Point $place): NodeValue
     {
-        $best = [0.0, 0.0, 0];
+        $best = new NodeValue();
         $candidates = \array_slice($this->proposals->candidates($this->left, $place->x, $place->y), 0, self::ASKED);
         foreach ($candidates as $candidate) {
             if ($candidate->value < self::NEAR * $candidates[0]->value) {
@@ -143,8 +139,8 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
                 $read->cut,
                 $place->distanceTo($this->after->layout->ball($pot->ball)),
             ));
-            if ($value > $best[0]) {
-                $best = [$value, $read->chance, $name];
+            if ($value > $best->value) {
+                $best = new NodeValue($value, $read->chance, $pot);
             }
         }
 

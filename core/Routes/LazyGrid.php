@@ -17,58 +17,64 @@ final class LazyGrid
     /** Distance of the nodes, m. */
     private const DISTANCE = 0.05;
 
-    /** @var array<int, array{float, float, int}> value, chance and pot */
+    /** @var array<int, NodeValue> */
     private array $nodes = [];
 
     /** @param int $step only every so manieth node is used */
     public function __construct(private readonly TableGeometry $geometry, private readonly int $step = 1) {}
 
     /**
-     * @param int    $which 0 for the value, 1 for the chance
-     * @param NodeEvaluator $of    not kept: whoever is asked keeps this, and a circle of the two would live on until it is swept up
+     * The value of a place, m.
+     *
+     * @param NodeEvaluator $of not kept: whoever evaluates keeps this, and a circle of the two would live on until it is swept up
      */
-    public function between(float $x, float $y, int $which, NodeEvaluator $of): float
+    public function value(float $x, float $y, NodeEvaluator $of): float
     {
-        $u = $x / (self::DISTANCE * $this->step);
-        $v = $y / (self::DISTANCE * $this->step);
-        $i = (int) floor($u);
-        $j = (int) floor($v);
-        $s = $u - $i;
-        $t = $v - $j;
+        [$i, $j, $s, $t] = $this->cell($x, $y);
 
-        return (1 - $s) * ((1 - $t) * $this->node($i, $j, $of)[$which] + $t * $this->node($i, $j + 1, $of)[$which])
-            + $s * ((1 - $t) * $this->node($i + 1, $j, $of)[$which] + $t * $this->node($i + 1, $j + 1, $of)[$which]);
+        return (1 - $s) * ((1 - $t) * $this->node($i, $j, $of)->value + $t * $this->node($i, $j + 1, $of)->value)
+            + $s * ((1 - $t) * $this->node($i + 1, $j, $of)->value + $t * $this->node($i + 1, $j + 1, $of)->value);
     }
 
-    /**
-     * The nearest node.
-     *
-     * @return array{float, float, int}
-     */
-    public function near(float $x, float $y, NodeEvaluator $of): array
+    /** The chance of the best pot from a place, m. */
+    public function chance(float $x, float $y, NodeEvaluator $of): float
+    {
+        [$i, $j, $s, $t] = $this->cell($x, $y);
+
+        return (1 - $s) * ((1 - $t) * $this->node($i, $j, $of)->chance + $t * $this->node($i, $j + 1, $of)->chance)
+            + $s * ((1 - $t) * $this->node($i + 1, $j, $of)->chance + $t * $this->node($i + 1, $j + 1, $of)->chance);
+    }
+
+    /** The node nearest to a place, m. */
+    public function nearest(float $x, float $y, NodeEvaluator $of): NodeValue
     {
         return $this->node((int) round($x / (self::DISTANCE * $this->step)), (int) round($y / (self::DISTANCE * $this->step)), $of);
     }
 
     /**
-     * @return array{float, float, int}
+     * @return array{int, int, float, float} the cell's lower node, along and across, and where in the cell, 0–1
      */
-    private function node(int $i, int $j, NodeEvaluator $of): array
+    private function cell(float $x, float $y): array
     {
-        return $this->nodes[$i * 1024 + $j] ??= $this->worked($i, $j, $of);
+        $u = $x / (self::DISTANCE * $this->step);
+        $v = $y / (self::DISTANCE * $this->step);
+        $i = (int) floor($u);
+        $j = (int) floor($v);
+
+        return [$i, $j, $u - $i, $v - $j];
     }
 
-    /**
-     * @return array{float, float, int}
-     */
-    private function worked(int $i, int $j, NodeEvaluator $of): array
+    private function node(int $i, int $j, NodeEvaluator $of): NodeValue
     {
-        // A node outside counts as the nearest place that a ball can lie at.
+        return $this->nodes[$i * 1024 + $j] ??= $of->nodeAt($this->place($i, $j));
+    }
+
+    /** A node outside counts as the nearest place that a ball can lie at. */
+    private function place(int $i, int $j): Point
+    {
         $g = $this->geometry;
         $far = self::DISTANCE * $this->step;
 
-        return $of->asked(
-            new Point(max($g->reach, min($g->length - $g->reach, $i * $far)), max($g->reach, min($g->width - $g->reach, $j * $far))),
-        );
+        return new Point(max($g->reach, min($g->length - $g->reach, $i * $far)), max($g->reach, min($g->width - $g->reach, $j * $far)));
     }
 }

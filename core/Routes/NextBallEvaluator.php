@@ -104,13 +104,13 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
     /** Best chance on what comes next from a place (m), 0–1; 1 when nothing needs to come. */
     public function chanceAt(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 1, $this);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->chance($x, $y, $this);
     }
 
     /** The same, less where it does not lead on. */
     public function valueAt(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, 0, $this);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->value($x, $y, $this);
     }
 
     /**
@@ -118,9 +118,7 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
      */
     public function next(float $x, float $y): ?Pot
     {
-        $node = [] === $this->pots ? null : $this->nodes->near($x, $y, $this);
-
-        return null === $node || $node[1] <= 0.0 ? null : $this->pots[$node[2]]->pot;
+        return [] === $this->pots ? null : $this->nodes->nearest($x, $y, $this)->pot;
     }
 
     private function over(): bool
@@ -128,13 +126,13 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
         return $this->after->rules()->isOver($this->after->layout) || [] === $this->after->layout->objectBalls();
     }
 
-    public function asked(Point $place): array
+    public function nodeAt(Point $place): NodeValue
     {
-        $best = [0.0, 0.0, 0];
+        $best = new NodeValue();
         foreach ($this->chances["$place->x $place->y"] ??= $this->chancesAt($place) as [$n, $chance]) {
             $value = $chance * ($this->leadsOn($n, $place) ? 1.0 : self::ASTRAY);
-            if ($value > $best[0]) {
-                $best = [$value, $chance, $n];
+            if ($value > $best->value) {
+                $best = new NodeValue($value, $chance, $this->pots[$n]->pot);
             }
         }
 

@@ -9,12 +9,9 @@ use ZigLane\Core\Geometry\Point;
 /**
  * Works out the value of one cue-ball position.
  *
- * @internal for Nodes
+ * @internal for LazyGrid
  */
 interface NodeEvaluator
 {
-    /**
-     * @return array{float, float, int} value and chance, 0–1, and which pot they are of
-     */
-    public function asked(Point $place): array;
+    public function nodeAt(Point $place): NodeValue;
 }

@@ -73,10 +73,10 @@ final class RouteSearch
      */
     public function routes(): \Generator
     {
-        $swept = $this->sweep->candidates(StrokeSweep::TIPS);
+        $swept = $this->sweep->coarse();
         yield $this->maker->best($this->rough($swept, self::FIRST), self::FEW);
         $this->trials->evaluator->lookOn();
-        $rough = $this->rough([...$swept, ...$this->sweep->candidates(StrokeSweep::MORE_TIPS)], self::LOOKED);
+        $rough = $this->rough([...$swept, ...$this->sweep->fine()], self::LOOKED);
         // One step round each of the better ideas, under few errors, tells which deserve more.
         $stirred = array_map($this->pattern->stirred(...), \array_slice($rough, 0, self::STIRRED));
         $rough = Candidate::apart(Candidate::ranked([...$stirred, ...\array_slice($rough, self::STIRRED)]));

@@ -18,7 +18,7 @@ use ZigLane\Core\Physics\Stroke;
 final class StrokeSweep
 {
     /** Tips swept, in ball radii, and part of what drops: [side, height, part]. */
-    public const TIPS = [
+    private const TIPS = [
         [0.0, 0.0, 0.0], [0.0, -0.25, 0.0], [0.0, 0.25, 0.0], [0.0, -0.45, 0.0], [0.0, 0.45, 0.0],
         [-0.2, 0.0, 0.0], [0.2, 0.0, 0.0], [-0.4, 0.0, 0.0], [0.4, 0.0, 0.0],
         [-0.2, -0.25, 0.0], [0.2, -0.25, 0.0], [-0.2, 0.25, 0.0], [0.2, 0.25, 0.0],
@@ -26,7 +26,7 @@ final class StrokeSweep
     ];
 
     /** Tips swept in the second round, between those, and toward both sides of the pocket. */
-    public const MORE_TIPS = [
+    private const MORE_TIPS = [
         [0.0, -0.12, 0.0], [0.0, 0.12, 0.0], [0.0, -0.35, 0.0], [0.0, 0.35, 0.0],
         [-0.3, -0.15, 0.0], [0.3, -0.15, 0.0], [-0.3, 0.15, 0.0], [0.3, 0.15, 0.0],
         [-0.2, -0.4, 0.0], [0.2, -0.4, 0.0], [-0.2, 0.4, 0.0], [0.2, 0.4, 0.0],
@@ -55,34 +55,23 @@ final class StrokeSweep
     public function __construct(private readonly StrokeTrials $trials) {}
 
     /**
-     * @param list<array{float, float, float}> $tips side, height, part of what drops
+     * The first round: strokes of widely spaced tips.
      *
      * @return list<Candidate> valued with their neighbours
      */
-    public function candidates(array $tips): array
+    public function coarse(): array
     {
-        $sigma = max($this->trials->rack->player->speed, self::LEAST_SIGMA);
-        $spread = [];
-        for ($k = -self::NEIGHBOURS; $k <= self::NEIGHBOURS; ++$k) {
-            $spread[] = exp(-0.5 * ($k * log(self::RUNG) / $sigma) ** 2);
-        }
-        $found = [];
-        foreach ($tips as [$side, $height, $offset]) {
-            $ladder = $this->ladder($side, $height, $offset);
-            foreach ($ladder as $n => $swept) {
-                if (null === $swept || $swept->value <= 0.0) {
-                    continue;
-                }
-                $sum = $weights = 0.0;
-                foreach ($spread as $k => $weight) {
-                    $sum += $weight * ($ladder[$n + $k - self::NEIGHBOURS]->value ?? 0.0);
-                    $weights += $weight;
-                }
-                $found[] = new Candidate($swept->aimed, $offset, $sum / $weights, self::idea($swept->rails, $side, $height, $offset));
-            }
-        }
+        return $this->candidates(self::TIPS);
+    }
 
-        return $found;
+    /**
+     * The second round: strokes of tips between those, and of balls sent toward a side of the pocket.
+     *
+     * @return list<Candidate> valued with their neighbours
+     */
+    public function fine(): array
+    {
+        return $this->candidates(self::MORE_TIPS);
     }
 
     /**
@@ -108,6 +97,37 @@ final class StrokeSweep
     public function contacts(): array
     {
         return $this->contacts;
+    }
+
+    /**
+     * @param list<array{float, float, float}> $tips side, height, part of what drops
+     *
+     * @return list<Candidate>
+     */
+    private function candidates(array $tips): array
+    {
+        $sigma = max($this->trials->rack->player->speed, self::LEAST_SIGMA);
+        $spread = [];
+        for ($k = -self::NEIGHBOURS; $k <= self::NEIGHBOURS; ++$k) {
+            $spread[] = exp(-0.5 * ($k * log(self::RUNG) / $sigma) ** 2);
+        }
+        $found = [];
+        foreach ($tips as [$side, $height, $offset]) {
+            $ladder = $this->ladder($side, $height, $offset);
+            foreach ($ladder as $n => $swept) {
+                if (null === $swept || $swept->value <= 0.0) {
+                    continue;
+                }
+                $sum = $weights = 0.0;
+                foreach ($spread as $k => $weight) {
+                    $sum += $weight * ($ladder[$n + $k - self::NEIGHBOURS]->value ?? 0.0);
+                    $weights += $weight;
+                }
+                $found[] = new Candidate($swept->aimed, $offset, $sum / $weights, self::idea($swept->rails, $side, $height, $offset));
+            }
+        }
+
+        return $found;
     }
 
     /**

@@ -7,6 +7,7 @@ namespace ZigLane\App\Controller;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\Units;
@@ -21,15 +22,15 @@ final class CardController extends AbstractController
     public function __construct(private readonly RackStore $store, private readonly WorkspaceBuilder $builder) {}
 
     #[Route('/racks/{id}/card', name: 'aim_card', requirements: ['id' => '[0-9]{1,9}'], methods: ['GET'])]
-    public function card(Request $request, int $id): Response
+    public function card(Request $request, int $id, #[MapQueryParameter] int $leg = 1): Response
     {
         $open = $this->store->open($id);
         $units = Units::of($request);
-        $w = $this->builder->build($open, $request->query->getInt('leg', 1), $units);
-        $leg = $w->leg();
-        $card = null === $leg || null === $leg->aim || null === $leg->before || null === $leg->spec->ball || null === $leg->spec->pocket
+        $w = $this->builder->build($open, $leg, $units);
+        $of = $w->leg();
+        $card = null === $of || null === $of->aim || null === $of->before || null === $of->spec->ball || null === $of->spec->pocket
             ? null
-            : AimCard::of($leg->aim, $leg->before, $leg->spec->ball, $leg->spec->pocket, $w->rack->simulator()->geometry);
+            : AimCard::of($of->aim, $of->before, $of->spec->ball, $of->spec->pocket, $w->rack->simulator()->geometry);
 
         return $this->render('card.html.twig', ['w' => $w, 'card' => $card, 'units' => $units]);
     }

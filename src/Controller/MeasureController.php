@@ -9,6 +9,7 @@ use Symfony\Component\Form\FormFactoryInterface;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Form\Complaints;
 use ZigLane\App\Form\MeasureAnswers;
@@ -42,9 +43,9 @@ final class MeasureController extends AbstractController
     ) {}
 
     #[Route('', name: 'measure', methods: ['GET'])]
-    public function sheet(Request $request): Response
+    public function sheet(Request $request, #[MapQueryParameter] int $from = 0): Response
     {
-        $from = $this->store->find($request->query->getInt('from'));
+        $from = $this->store->find($from);
         try {
             $table = null !== $from && 'table' === $from->kind() ? $this->store->table($from) : new Table();
         } catch (InvalidInput) {

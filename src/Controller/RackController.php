@@ -7,6 +7,7 @@ namespace ZigLane\App\Controller;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\String\Slugger\AsciiSlugger;
 use ZigLane\App\Plan\PlanDesk;
@@ -41,9 +42,8 @@ final class RackController extends WorkspaceController
     }
 
     #[Route('', name: 'rack', methods: ['GET'])]
-    public function show(Request $request, int $id): Response
+    public function show(Request $request, int $id, #[MapQueryParameter('leg')] int $chosen = 0): Response
     {
-        $chosen = $request->query->getInt('leg');
         if ($request->headers->has('HX-Request') || $request->query->has('read') || $request->query->has('plan')) {
             return $this->workspace($request, $id, $chosen);
         }

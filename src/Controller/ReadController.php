@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\App\Controller;
 
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Reading\FindWay;
@@ -39,17 +39,25 @@ final class ReadController extends AbstractController
     public function __construct(private readonly RackStore $store, private readonly TaskDesk $desk, private readonly RackAt $at) {}
 
     #[Route('/zone', name: 'read_zone')]
-    public function zone(Request $request, int $id): Response
-    {
-        $rack = $this->rack($request, $id);
+    public function zone(
+        int $id,
+        #[MapQueryParameter]
+        int $leg = 0,
+        #[MapQueryParameter]
+        int $ball = BallId::CUE,
+        #[MapQueryParameter]
+        string $pocket = '',
+        #[MapQueryParameter]
+        ?int $chance = null,
+    ): Response {
+        $rack = $this->rack($id, $leg);
 
-        return $this->worked(function () use ($request, $rack): Answer {
-            $ball = $request->query->getInt('ball');
-            $pocket = Pocket::tryFrom($request->query->getString('pocket')) ?? throw new InvalidInput('pocket', 'is none of the six');
+        return $this->worked(function () use ($rack, $ball, $pocket, $chance): Answer {
+            $pocket = Pocket::tryFrom($pocket) ?? throw new InvalidInput('pocket', 'is none of the six');
             if (BallId::CUE === $ball || !$rack->layout->has($ball)) {
                 throw new InvalidInput('ball', "there is no $ball on the table");
             }
-            $percent = $request->query->getInt('chance', (int) round(100 * Defaults::ZONE_CHANCE));
+            $percent = $chance ?? (int) round(100 * Defaults::ZONE_CHANCE);
             if ($percent < 5 || $percent > 95) {
                 throw new InvalidInput('chance', "$percent is outside 5–95 %");
             }
@@ -64,12 +72,12 @@ final class ReadController extends AbstractController
 
     /** Chances from one place of the cue ball: quick enough to be worked out here. */
     #[Route('/from', name: 'read_from')]
-    public function from(Request $request, int $id): Response
+    public function from(int $id, #[MapQueryParameter] int $leg = 0, #[MapQueryParameter] string $x = '', #[MapQueryParameter] string $y = ''): Response
     {
-        $rack = $this->rack($request, $id);
+        $rack = $this->rack($id, $leg);
 
         return $this->worked(
-            fn(): Answer => new Answer($this->place($request, $rack), true),
+            fn(): Answer => new Answer(self::place($rack, $x, $y), true),
             function (mixed $place) use ($rack): Response {
                 \assert($place instanceof Point);
 
@@ -80,13 +88,13 @@ final class ReadController extends AbstractController
 
     /** Whether the cue ball can be brought there by the next pot. */
     #[Route('/reach', name: 'read_reach')]
-    public function reach(Request $request, int $id): Response
+    public function reach(int $id, #[MapQueryParameter] int $leg = 0, #[MapQueryParameter] string $x = '', #[MapQueryParameter] string $y = ''): Response
     {
-        $rack = $this->rack($request, $id);
+        $rack = $this->rack($id, $leg);
 
         return $this->worked(fn(): Answer => $this->desk->ask(
             FindWay::class,
-            [$rack, $this->place($request, $rack)],
+            [$rack, self::place($rack, $x, $y)],
         ), function (mixed $reach): Response {
             \assert($reach instanceof ReachView);
 
@@ -96,13 +104,13 @@ final class ReadController extends AbstractController
 
     /** The chances of the legs, and how the chosen one lies to the next ball's zone. */
     #[Route('/position', name: 'read_position')]
-    public function position(Request $request, int $id): Response
+    public function position(int $id, #[MapQueryParameter] int $leg = 0): Response
     {
         $rack = $this->store->open($id)->rack;
 
         return $this->worked(fn(): Answer => $this->desk->ask(
             JudgeLegs::class,
-            [$rack->named('-'), $request->query->getInt('leg')],
+            [$rack->named('-'), $leg],
         ), function (mixed $position): Response {
             \assert($position instanceof PositionView);
 
@@ -110,18 +118,18 @@ final class ReadController extends AbstractController
         });
     }
 
-    private function rack(Request $request, int $id): Rack
+    private function rack(int $id, int $leg): Rack
     {
-        return $this->at->leg($this->store->open($id)->rack, $request->query->getInt('leg'))->named('-');
+        return $this->at->leg($this->store->open($id)->rack, $leg)->named('-');
     }
 
     /** @throws InvalidInput */
-    private function place(Request $request, Rack $rack): Point
+    private static function place(Rack $rack, string $x, string $y): Point
     {
-        $x = filter_var($request->query->getString('x'), \FILTER_VALIDATE_FLOAT);
-        $y = filter_var($request->query->getString('y'), \FILTER_VALIDATE_FLOAT);
+        $along = filter_var($x, \FILTER_VALIDATE_FLOAT);
+        $across = filter_var($y, \FILTER_VALIDATE_FLOAT);
         try {
-            return (new Placement($rack->table))->inDiamonds(\is_float($x) ? $x : \NAN, \is_float($y) ? $y : \NAN);
+            return (new Placement($rack->table))->inDiamonds(\is_float($along) ? $along : \NAN, \is_float($across) ? $across : \NAN);
         } catch (InvalidInput) {
             throw new InvalidInput('x, y', 'must be diamonds on the table, 0–8 and 0–4');
         }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\App\Controller;
 
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route as At;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
@@ -36,11 +36,10 @@ final class RouteController extends AbstractController
     public function __construct(private readonly RackStore $store, private readonly TaskDesk $desk, private readonly RackAt $at) {}
 
     #[At('/routes', name: 'routes')]
-    public function routes(Request $request, int $id): Response
+    public function routes(int $id, #[MapQueryParameter] int $leg = 0, #[MapQueryParameter] string $style = ''): Response
     {
         $open = $this->store->open($id);
-        $leg = $request->query->getInt('leg');
-        $likes = explode(' ', $request->query->getString('style'));
+        $likes = explode(' ', $style);
         $style = new Style(
             ...array_combine(self::LIKES, array_map(static fn(string $l): bool => \in_array($l, $likes, true), self::LIKES)),
         );
@@ -67,10 +66,9 @@ final class RouteController extends AbstractController
 
     /** Every place the cue ball can be sent to, with what it is worth there. */
     #[At('/spread', name: 'spread')]
-    public function spread(Request $request, int $id): Response
+    public function spread(int $id, #[MapQueryParameter] int $leg = 0): Response
     {
         $open = $this->store->open($id);
-        $leg = $request->query->getInt('leg');
 
         return $this->worked(
             fn(): Answer => $this->desk->ask(SpreadPlaces::class, $this->asked($open, $leg)),

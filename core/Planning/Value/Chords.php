@@ -14,29 +14,6 @@ final class Chords
     private function __construct() {}
 
     /**
-     * What a ball must lie in to be met.
-     *
-     * @param non-empty-list<float> $way
-     * @param float                 $reach m
-     *
-     * @return array{float, float, float, float} least and most x, least and most y
-     */
-    public static function box(array $way, float $reach): array
-    {
-        $box = [INF, -INF, INF, -INF];
-        for ($k = 0; $k < \count($way); $k += 2) {
-            $box = [
-                min($box[0], $way[$k] - $reach),
-                max($box[1], $way[$k] + $reach),
-                min($box[2], $way[$k + 1] - $reach),
-                max($box[3], $way[$k + 1] + $reach),
-            ];
-        }
-
-        return $box;
-    }
-
-    /**
      * Where on a way the cue ball first meets a ball.
      *
      * @param list<float> $way

@@ -28,12 +28,18 @@ final readonly class CueBallGrid
         $this->dy = ($g->width - 2 * $g->reach) / self::ACROSS;
     }
 
+    /** The cell of a place, m; the nearest one for a place outside. */
+    public function cell(float $x, float $y): GridCell
+    {
+        return new GridCell(...$this->located($x, $y));
+    }
+
     /**
-     * The cell of a place (m): its lower node and where in it.
+     * A plain array, because values are read between nodes millions of times a plan.
      *
-     * @return array{int, float, float}
+     * @return array{int, float, float} the cell's lower node, where in it along and across
      */
-    public function cell(float $x, float $y): array
+    private function located(float $x, float $y): array
     {
         $u = ($x - $this->left) / $this->dx;
         $v = ($y - $this->left) / $this->dy;
@@ -48,7 +54,7 @@ final readonly class CueBallGrid
     /** The node nearest to a place, m. */
     public function node(float $x, float $y): int
     {
-        [$n, $s, $t] = $this->cell($x, $y);
+        [$n, $s, $t] = $this->located($x, $y);
 
         return $n + ($s > 0.5 ? self::ACROSS + 1 : 0) + ($t > 0.5 ? 1 : 0);
     }
@@ -58,7 +64,7 @@ final readonly class CueBallGrid
      */
     public function between(array $values, float $x, float $y): float
     {
-        [$n, $s, $t] = $this->cell($x, $y);
+        [$n, $s, $t] = $this->located($x, $y);
         $m = $n + self::ACROSS + 1;
 
         return (1 - $s) * ((1 - $t) * $values[$n] + $t * $values[$n + 1]) + $s * ((1 - $t) * $values[$m] + $t * $values[$m + 1]);

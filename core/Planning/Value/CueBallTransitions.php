@@ -54,7 +54,7 @@ final class CueBallTransitions
     /** @var list<list<float>> corners of the chords, x and y in turn, by run */
     public array $ways = [];
 
-    /** @var list<array{float, float, float, float}> what a ball must lie in to be met: least and most x, least and most y, by run */
+    /** @var list<Box> what a ball must lie in to be met, by run */
     private array $boxes = [];
 
     /** @var list<int> lower node of the rest's cell, and where in it, by entry */
@@ -114,8 +114,8 @@ final class CueBallTransitions
             $px = $layout->ball($id)->x;
             $py = $layout->ball($id)->y;
             foreach ($this->ways as $run => $way) {
-                [$left, $right, $low, $high] = $this->boxes[$run];
-                if ($px < $left || $px > $right || $py < $low || $py > $high) {
+                $box = $this->boxes[$run];
+                if ($px < $box->left || $px > $box->right || $py < $box->low || $py > $box->high) {
                     continue;
                 }
                 $at = Chords::meeting($way, $px, $py, $reach);
@@ -163,7 +163,7 @@ final class CueBallTransitions
             $down = $state->isDown(0);
             [$way, $energy] = $this->way($state);
             $this->ways[] = $way;
-            $this->boxes[] = Chords::box($way, 2 * $this->simulator->ball->radius);
+            $this->boxes[] = Box::around($way, 2 * $this->simulator->ball->radius);
             $run = \count($this->ways) - 1;
             $chords = (\count($way) >> 1) - 1;
             [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [
@@ -184,10 +184,10 @@ final class CueBallTransitions
             $this->y[] = $ys[$k];
             $this->run[] = $runs[$k];
             $this->stop[] = $stops[$k];
-            [$node, $s, $t] = $xs[$k] > 0.0 ? $this->grids->positions->cell($xs[$k], $ys[$k]) : [-1, 0.0, 0.0];
-            $this->node[] = $node;
-            $this->s[] = $s;
-            $this->t[] = $t;
+            $cell = $xs[$k] > 0.0 ? $this->grids->positions->cell($xs[$k], $ys[$k]) : null;
+            $this->node[] = $cell->node ?? -1;
+            $this->s[] = $cell->along ?? 0.0;
+            $this->t[] = $cell->across ?? 0.0;
         }
     }
 

@@ -49,7 +49,7 @@ final readonly class StrokeProposals
      */
     public function candidates(RemainingBalls $remaining, float $x, float $y, bool $lies = false): array
     {
-        [$cell] = $this->states->grid()->cell($x, $y);
+        $cell = $this->states->grid()->cell($x, $y)->node;
         $corners = [$cell, $cell + 1, $cell + CueBallGrid::ACROSS + 1, $cell + CueBallGrid::ACROSS + 2];
         $found = [];
         foreach ($this->states->due($remaining) as $ball) {
