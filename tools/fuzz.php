@@ -21,6 +21,7 @@ if (1 !== preg_match('#^http://127\.0\.0\.1:\d+/?$#', $address)) {
 }
 $address = rtrim($address, '/');
 $random = new Generator((int) $seed);
+
 /**
  * @template T
  *
@@ -28,21 +29,23 @@ $random = new Generator((int) $seed);
  *
  * @return T
  */
-$one = static fn(array $of): mixed => $of[$random->integer(0, count($of) - 1)];
+function one(Generator $random, array $of): mixed
+{
+    return $of[$random->integer(0, count($of) - 1)];
+}
+
 $chance = static fn(float $share): bool => $random->between(0.0, 1.0) < $share;
 
 /** @var array<string, array{path: string, method: string, requirements: array<string, string>}> $routes */
 $routes = json_decode((string) shell_exec(escapeshellarg(PHP_BINARY) . ' ' . escapeshellarg(dirname(__DIR__) . '/bin/console') . ' debug:router --format=json 2>/dev/null'), true, 64, JSON_THROW_ON_ERROR);
 $routes = array_values(array_filter($routes, static fn(array $r): bool => !str_starts_with($r['path'], '/_')));
 
-// Names of fields as the program knows them.
+// Names of fields as the program knows them; those of its pages come in below.
 $names = [];
-foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.php', GLOB_BRACE) ?: []), ...(glob(dirname(__DIR__) . '/templates/*.twig') ?: [])] as $file) {
-    preg_match_all('/(?:get(?:Int|String|Boolean)?|has|all|number)\((?:\$form, )?\'([a-zA-Z-]+)\'|name="([a-zA-Z-]+)"/', (string) file_get_contents($file), $found);
+foreach (glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.php', GLOB_BRACE) ?: [] as $file) {
+    preg_match_all('/(?:get(?:Int|String|Boolean)?|has|all|number)\((?:\$form, )?\'([a-zA-Z-]+)\'|MapQueryParameter\]\s+\??\w+ \$(\w+)/', (string) file_get_contents($file), $found);
     array_push($names, ...array_filter([...$found[1], ...$found[2]]));
 }
-$names = array_values(array_unique($names));
-sort($names);
 preg_match_all("/^ +'([a-z-]+)'(?:, '([a-z-]+)')* =>/m", (string) file_get_contents(dirname(__DIR__) . '/src/Rack/RackEditor.php'), $found);
 $ops = ['place', 'type', 'nudge', 'freeze', 'remove', 'hand', 'table', 'equip', 'rename', 'add-leg', 'leg', 'remove-leg', ...$found[1]];
 $pockets = ['head-left', 'head-right', 'side-left', 'side-right', 'foot-left', 'foot-right'];
@@ -54,24 +57,24 @@ $nasty = [
     '1,5', '½', '٣', "\u{FF11}", 'null', 'true', '[]', '{}', "\0", "a\0b", "line\nbreak", "\r\nX-Injected: 1", '<script>alert(1)</script>', '"><img src=x onerror=alert(1)>', "' OR 1=1 -- ", '${7*7}', '{{7*7}}',
     '../../etc/passwd', '%2e%2e%2f', "\u{202E}dlrow", "\u{1F3B1}", str_repeat('😀', 60), str_repeat('x', 5000), "\xff\xfe", "\u{FEFF}", '1 2', '4.0001, -0.02', '8.07, 4.07', '4, -0.05', '-0.08 -0.08', 'cue', 'x,y', '5@foot-left', 'table', '1;DROP TABLE rack',
 ];
-$value = static function (string $name) use ($one, $chance, $random, $nasty, $ops, $pockets, $games): string|array {
+$value = static function (string $name) use ($chance, $random, $nasty, $ops, $pockets, $games): string|array {
     if ($chance(0.03)) {
-        return [$one($nasty), $name => $one($nasty)];
+        return [one($random, $nasty), $name => one($random, $nasty)];
     }
     if ($chance(0.45)) {
-        return $one($nasty);
+        return one($random, $nasty);
     }
 
     return match ($name) {
-        'op' => $one($ops),
-        'ball' => $one(['cue', (string) $random->integer(1, 15), (string) $random->integer(1, 15)]),
-        'pocket' => $one($pockets),
-        'game' => $one($games),
-        'size' => $one(['7ft', '8ft', '9ft']),
-        'rail' => $one(['head', 'foot', 'left', 'right']),
-        'kind' => $one(['table', 'cue', 'player']),
-        'level', 'profile' => $one(['league', 'professional', (string) $random->integer(0, 9)]),
-        'read' => $one(['table', (string) $random->integer(1, 9), '3@foot-left']),
+        'op' => one($random, $ops),
+        'ball' => one($random, ['cue', (string) $random->integer(1, 15), (string) $random->integer(1, 15)]),
+        'pocket' => one($random, $pockets),
+        'game' => one($random, $games),
+        'size' => one($random, ['7ft', '8ft', '9ft']),
+        'rail' => one($random, ['head', 'foot', 'left', 'right']),
+        'kind' => one($random, ['table', 'cue', 'player']),
+        'level', 'profile' => one($random, ['league', 'professional', (string) $random->integer(0, 9)]),
+        'read' => one($random, ['table', (string) $random->integer(1, 9), '3@foot-left']),
         'at' => sprintf('%.3f, %.3f', $random->between(-0.2, 8.2), $random->between(-0.2, 4.2)),
         'x' => sprintf('%.3f', $random->between(-0.2, 8.2)),
         'y' => sprintf('%.3f', $random->between(-0.2, 4.2)),
@@ -81,32 +84,38 @@ $value = static function (string $name) use ($one, $chance, $random, $nasty, $op
         default => sprintf('%.2f', $random->between(-1.0, 3.0)),
     };
 };
-$rackFile = static function () use ($one, $chance, $random, $nasty, $games): string {
+$rackFile = static function () use ($chance, $random, $nasty, $games): string {
     $balls = ['cue' => [$random->between(0.1, 7.9), $random->between(0.1, 3.9)]];
     for ($n = $random->integer(0, 9); $n > 0; --$n) {
         $balls[(string) $random->integer(1, 9)] = [$random->between(-0.1, 8.1), $random->between(-0.1, 4.1)];
     }
-    $document = ['format' => 'zig-lane/rack', 'version' => 1, 'name' => 'fuzz file', 'game' => $one($games), 'balls' => $balls];
+    $document = ['format' => 'zig-lane/rack', 'version' => 1, 'name' => 'fuzz file', 'game' => one($random, $games), 'balls' => $balls];
     if ($chance(0.5)) {
         $document['legs'] = [['ball' => '1', 'pocket' => 'foot-left', 'speed' => ['lengths' => $random->between(0.1, 9.0)], 'tip' => ['side' => $random->between(-0.6, 0.6)]]];
     }
     if ($chance(0.4)) {
-        $document[$one(['player', 'table', 'cue', 'legs', 'balls', 'group', 'name', 'foo', 'ballInHand'])] = $one([[], new stdClass(), 7, $one(['x', 'y']), null, true, ['level' => 'pro'], ['size' => '9ft', 'cloth' => ['roll' => 99]]]);
+        $document[one($random, ['player', 'table', 'cue', 'legs', 'balls', 'group', 'name', 'foo', 'ballInHand'])] = one($random, [[], new stdClass(), 7, one($random, ['x', 'y']), null, true, ['level' => 'pro'], ['size' => '9ft', 'cloth' => ['roll' => 99]]]);
     }
     $text = json_encode($document, JSON_THROW_ON_ERROR);
     while ($chance(0.4)) {
         $at = $random->integer(0, strlen($text) - 1);
-        $text = substr($text, 0, $at) . $one([...$nasty, '{', '}', '[', ']', ',', '"', ':', '1e400', '\\ud800']) . substr($text, $at + $random->integer(0, 4));
+        $text = substr($text, 0, $at) . one($random, [...$nasty, '{', '}', '[', ']', ',', '"', ':', '1e400', '\\ud800']) . substr($text, $at + $random->integer(0, 4));
     }
 
     return $text;
 };
 
-/** @return array{int, float, string, string} code, seconds, body, Location */
-$send = static function (string $method, string $path, string|array|null $body, array $headers) use ($address): array {
-    static $handle = null;
-    $handle ??= curl_init();
+$handle = curl_init();
+/**
+ * @param string|array<string, CURLStringFile>|null $body
+ * @param list<string> $headers
+ *
+ * @return array{int, float, string, string} code, seconds, body, Location
+ */
+$send = static function (string $method, string $path, string|array|null $body, array $headers) use ($address, $handle): array {
+    assert('' !== $method && '' !== $address);
     curl_reset($handle);
+    /** @var list<string> $headers */
     curl_setopt_array($handle, [CURLOPT_URL => $address . $path, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30, CURLOPT_HEADER => true, CURLOPT_HTTPHEADER => $headers, CURLOPT_NOBODY => 'HEAD' === $method, CURLOPT_PATH_AS_IS => true]);
     if (null !== $body) {
         curl_setopt($handle, CURLOPT_POSTFIELDS, $body);
@@ -125,23 +134,33 @@ foreach ($games as $game) {
         $racks[] = $m[1];
     }
 }
+foreach (['/', '/measure', '/profiles', '/profiles/new/table', '/profiles/new/player', '/profiles/new/cue', ...array_map(static fn(string $id): string => "/racks/$id?read=table&plan=1", $racks)] as $page) {
+    preg_match_all('/\bname="([\w\[\]-]+)"/', $send('GET', $page, null, [])[2], $found);
+    array_push($names, ...$found[1]);
+}
+$names = array_values(array_unique($names));
+sort($names);
+if ([] === $racks || [] === $names || [] === $routes) {
+    fwrite(STDERR, "There is nothing to fuzz.\n");
+    exit(2);
+}
 $version = static fn(string $rack): string => 1 === preg_match('/name="version" value="(\d+)"/', $send('GET', "/racks/$rack", null, [])[2], $m) ? $m[1] : '1';
 
 $codes = $bad = [];
 $slowest = 0.0;
 for ($n = 1; $n <= (int) $requests; ++$n) {
-    $route = $one($routes);
-    $rack = $one($racks);
+    $route = one($random, $routes);
+    $rack = one($random, $racks);
     $path = preg_replace_callback('/\{(\w+)\}/', static fn(array $m): string => $chance(0.85)
         ? match ($m[1]) {
-            'id' => $rack, 'kind' => $one(['table', 'cue', 'player']), default => (string) $random->integer(1, 9)
+            'id' => $rack, 'kind' => one($random, ['table', 'cue', 'player']), default => (string) $random->integer(1, 9)
         }
-        : rawurlencode($one($nasty)), $route['path']) ?? '/';
+        : rawurlencode(one($random, $nasty)), $route['path']) ?? '/';
     $declared = explode('|', 'ANY' === $route['method'] ? 'GET|POST' : $route['method']);
-    $method = $chance(0.93) ? $one($declared) : $one(['GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS', 'HEAD']);
+    $method = $chance(0.93) ? one($random, $declared) : one($random, ['GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS', 'HEAD']);
     $fields = [];
     for ($k = $random->integer(0, 9); $k > 0; --$k) {
-        $name = $one($names);
+        $name = one($random, $names);
         $fields[$name] = $value($name);
     }
     $headers = [];
@@ -149,7 +168,7 @@ for ($n = 1; $n <= (int) $requests; ++$n) {
         $headers[] = 'HX-Request: true';
     }
     if ($chance(0.1)) {
-        $headers[] = $one(['Origin: http://evil.example', 'Origin: null', 'Sec-Fetch-Site: cross-site', 'Cookie: units=' . $one(['metric', '%00', '[]']), 'Cookie: visitor=x.y', 'Referer: //', 'Accept: application/json', 'X-HTTP-Method-Override: DELETE', 'Content-Type: application/json']);
+        $headers[] = one($random, ['Origin: http://evil.example', 'Origin: null', 'Sec-Fetch-Site: cross-site', 'Cookie: units=' . one($random, ['metric', '%00', '[]']), 'Cookie: visitor=x.y', 'Referer: //', 'Accept: application/json', 'X-HTTP-Method-Override: DELETE', 'Content-Type: application/json']);
     }
     $body = null;
     if ('POST' === $method) {
@@ -160,7 +179,7 @@ for ($n = 1; $n <= (int) $requests; ++$n) {
             $fields['version'] = $version($m[1]);
         }
         if (str_contains($path, 'import') && $chance(0.9)) {
-            $body = ['file' => new CURLStringFile($rackFile(), $one(['a.json', '../../x', "\u{202E}nosj", '<b>.json', str_repeat('n', 300)]))];
+            $body = ['file' => new CURLStringFile($rackFile(), one($random, ['a.json', '../../x', "\u{202E}nosj", '<b>.json', str_repeat('n', 300)]))];
         } else {
             $body = http_build_query($fields);
         }

@@ -22,6 +22,7 @@ $times = $codes = $made = [];
 $counter = 0;
 $begin = static function (int $client) use ($all, $address, $mode, $path, &$counter): void {
     $handle = curl_init();
+    assert('' !== $address);
     $options = [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60, CURLOPT_HEADER => true, CURLOPT_PRIVATE => (string) $client];
     if ('write' === $mode) {
         $name = 'load ' . getmypid() . ' ' . ++$counter;
@@ -48,11 +49,14 @@ while ($open > 0 || [] !== $later) {
     }
     while (false !== $done = curl_multi_info_read($all)) {
         $handle = $done['handle'];
+        assert($handle instanceof CurlHandle);
         --$open;
         $code = (int) curl_getinfo($handle, CURLINFO_RESPONSE_CODE);
         $codes[$code] = ($codes[$code] ?? 0) + 1;
         $times[] = curl_getinfo($handle, CURLINFO_TOTAL_TIME);
-        $client = (int) curl_getinfo($handle, CURLINFO_PRIVATE);
+        $client = curl_getinfo($handle, CURLINFO_PRIVATE);
+        assert(is_string($client));
+        $client = (int) $client;
         if ('write' === $mode && 303 === $code && 1 === preg_match('#^Location: .*/racks/(\d+)#mi', (string) curl_multi_getcontent($handle), $found)) {
             $made[] = (int) $found[1];
         }

@@ -75,7 +75,7 @@ final class BreakShotSearch
             if ($candidate->spread < self::LEAST) {
                 continue;
             }
-            $judged = self::judged($stands, $candidate);
+            $judged = self::evaluated($stands, $candidate);
             $value = $judged->drops * min(1.0, $judged->spread / self::GOOD);
             if ($value > $most) {
                 $most = $value;
@@ -157,7 +157,7 @@ final class BreakShotSearch
         return new Layout([BallId::CUE => $rack->layout->ball(BallId::CUE), $ball => $rack->layout->ball($ball)] + $places);
     }
 
-    private static function judged(Rack $rack, BreakCandidate $candidate): BreakCandidate
+    private static function evaluated(Rack $rack, BreakCandidate $candidate): BreakCandidate
     {
         $racked = $rack->layout;
         $chance = new PotChance($rack->simulator(), $racked, $candidate->pot, $rack->player);

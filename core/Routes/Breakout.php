@@ -49,7 +49,7 @@ final readonly class Breakout
         $openings = Openings::of($this->rack->simulator(), $this->rack->layout);
         $found = [];
         foreach ($this->strokes($search, $wanted) as [$route, $ball]) {
-            $judged = $this->judged($route, $ball, [] !== $openings->going($ball));
+            $judged = $this->evaluated($route, $ball, [] !== $openings->going($ball));
             if (null !== $judged) {
                 $found[] = $judged;
             }
@@ -100,7 +100,7 @@ final readonly class Breakout
         return $route->chances->pot * $route->chances->touches / (3 + $route->shot->speed);
     }
 
-    private function judged(Route $route, int $ball, bool $before): ?Route
+    private function evaluated(Route $route, int $ball, bool $before): ?Route
     {
         $cue = $this->rack->layout->ball(BallId::CUE);
         $stroke = $route->shot->stroke();

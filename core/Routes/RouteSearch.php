@@ -90,7 +90,7 @@ final class RouteSearch
             yield $this->maker->best(Candidate::ranked([...$settled, ...\array_slice($rough, $n + 1)]), self::FEW);
         }
         // Under more errors than they were refined with: the luckiest is not the best.
-        $settled = Candidate::apart($this->judged($settled, StrokeTrials::MORE));
+        $settled = Candidate::apart($this->evaluated($settled, StrokeTrials::MORE));
         $polished = array_map($this->pattern->polished(...), \array_slice($settled, 0, self::POLISHED));
         $settled = [...$polished, ...\array_slice($settled, self::POLISHED)];
         // Other ways there are named too, as far as they are sensible.
@@ -111,7 +111,7 @@ final class RouteSearch
     {
         $this->trials->evaluator->lookOn();
         $aimed = array_map(fn(Stroke $stroke): ?Candidate => $this->trials->aimed($stroke, 0.0), $strokes);
-        $ranked = $this->judgedTwice(array_values(array_filter($aimed)), self::FIRST);
+        $ranked = $this->evaluatedTwice(array_values(array_filter($aimed)), self::FIRST);
         $settled = [];
         foreach (\array_slice($ranked, 0, $refined) as $candidate) {
             $behind = ($settled[0]->value ?? 0.0) - $candidate->value;
@@ -208,7 +208,7 @@ final class RouteSearch
             }
         }
 
-        return Candidate::apart($this->judgedTwice($chosen, $most));
+        return Candidate::apart($this->evaluatedTwice($chosen, $most));
     }
 
     /**
@@ -218,9 +218,9 @@ final class RouteSearch
      *
      * @return list<Candidate> the best first
      */
-    private function judgedTwice(array $candidates, int $most): array
+    private function evaluatedTwice(array $candidates, int $most): array
     {
-        return $this->judged(\array_slice($this->judged($candidates, self::FEWEST), 0, $most), self::FEW);
+        return $this->evaluated(\array_slice($this->evaluated($candidates, self::FEWEST), 0, $most), self::FEW);
     }
 
     /**
@@ -228,7 +228,7 @@ final class RouteSearch
      *
      * @return list<Candidate> the best first
      */
-    private function judged(array $candidates, int $tries): array
+    private function evaluated(array $candidates, int $tries): array
     {
         return Candidate::ranked(array_map(fn(Candidate $c): Candidate => $c->valued($this->trials->value($c, $tries)), $candidates));
     }

@@ -15,7 +15,7 @@ use ZigLane\App\Form\Complaints;
 use ZigLane\App\Form\MeasureAnswers;
 use ZigLane\App\Form\MeasureType;
 use ZigLane\App\Form\Readings;
-use ZigLane\App\Plan\TooMany;
+use ZigLane\App\Http\TooMany;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Reading\FitTable;

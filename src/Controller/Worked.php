@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\Controller;
 
 use Symfony\Component\HttpFoundation\Response;
-use ZigLane\App\Plan\TooMany;
+use ZigLane\App\Http\TooMany;
 use ZigLane\App\Work\Answer;
 use ZigLane\Core\InvalidInput;
 

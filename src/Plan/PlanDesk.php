@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Entity\RackRecord;
+use ZigLane\App\Http\TooMany;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\Core\Files\ConstraintsFile;

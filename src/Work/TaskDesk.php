@@ -8,8 +8,8 @@ use Doctrine\DBAL\Connection;
 use Symfony\Component\DependencyInjection\ParameterBag\ContainerBagInterface;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\Messenger\MessageBusInterface;
+use ZigLane\App\Http\TooMany;
 use ZigLane\App\Http\Visitor;
-use ZigLane\App\Plan\TooMany;
 
 /**
  * Where pages ask for what takes longer than a page may: the answer if it is known, else what is known so far; asking again a

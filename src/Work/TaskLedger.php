@@ -6,7 +6,7 @@ namespace ZigLane\App\Work;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
-use ZigLane\App\Plan\TooMany;
+use ZigLane\App\Http\TooMany;
 
 /**
  * The tasks in the database, in plain SQL.

@@ -186,7 +186,7 @@ final class PotChanceGrid
     /** Chances at an easy pace with some of the others on the table, summed over the places from which nothing is in the way. */
     public function room(int $remaining): float
     {
-        $soft = $this->soft[$remaining & $this->lane] ??= $this->worked($this->window($remaining & $this->lane, 0), self::LARGER[0]);
+        $soft = $this->soft[$remaining & $this->lane] ??= $this->tabulated($this->window($remaining & $this->lane, 0), self::LARGER[0]);
         $sum = 0.0;
         foreach ($this->blocked as $n => $blocked) {
             if (0 === ($blocked & $remaining)) {
@@ -221,7 +221,7 @@ final class PotChanceGrid
         $hinder = $remaining & $this->lane;
 
         return $this->chances[$hinder] ??= array_map(
-            fn(int $pace): array => $this->worked($this->window($hinder, $pace), self::LARGER[$pace]),
+            fn(int $pace): array => $this->tabulated($this->window($hinder, $pace), self::LARGER[$pace]),
             array_keys(self::ASKED),
         );
     }
@@ -283,7 +283,7 @@ final class PotChanceGrid
      *
      * @return list<float>
      */
-    private function worked(array $window, float $larger): array
+    private function tabulated(array $window, float $larger): array
     {
         if ([] === $window) {
             return array_fill(0, \count($this->nodes), 0.0);
