@@ -23,6 +23,29 @@ final class CalibrationTest extends TestCase
 {
     private const TRIES = 5000;
 
+    /** @var array<int, array{RouteSearch, list<Route>, int}> searches, what they settled on, and the shots that took, by leg */
+    private static array $searches = [];
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$searches = [];
+    }
+
+    /**
+     * @return \Generator<int, array{RouteSearch, list<Route>, int}>
+     */
+    private static function searches(int $legs): \Generator
+    {
+        foreach ((new Workload(new Simulator(), 5))->legs($legs) as $n => [$rack, $ball, $pocket]) {
+            if (!isset(self::$searches[$n])) {
+                $search = new RouteSearch($rack, new Pot($ball, $pocket));
+                $settled = $search->settled();
+                self::$searches[$n] = [$search, $settled, $search->played()];
+            }
+            yield self::$searches[$n];
+        }
+    }
+
     /** 40 shots (15 in the suite) under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
     public function testTheChancesToldComeAbout(): void
     {
@@ -30,9 +53,8 @@ final class CalibrationTest extends TestCase
         $errors = ErrorSamples::random(self::TRIES, new Generator(99));
         $bias = ['pot' => 0.0, 'position' => 0.0, 'value' => 0.0];
         $judged = 0;
-        foreach ((new Workload(new Simulator(), 5))->legs(16) as [$rack, $ball, $pocket]) {
-            $search = new RouteSearch($rack, new Pot($ball, $pocket));
-            foreach (\array_slice($search->settled(), 0, 3) as $route) {
+        foreach (self::searches(16) as [$search, $settled]) {
+            foreach (\array_slice($settled, 0, 3) as $route) {
                 if (++$judged > $routes) {
                     break 2;
                 }
@@ -58,11 +80,10 @@ final class CalibrationTest extends TestCase
         $errors = ErrorSamples::random(self::TRIES, $random);
         $better = 0;
         $sum = 0.0;
-        foreach ((new Workload(new Simulator(), 3))->legs(Survey::size(5, 3)) as [$rack, $ball, $pocket]) {
-            $search = new RouteSearch($rack, new Pot($ball, $pocket));
+        foreach (self::searches(Survey::size(5, 3)) as [$search, $settled, $played]) {
             $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, $errors)->value;
-            $own = $value($search->settled()[0] ?? null);
-            $other = $value((new RandomRoutes($search, $random))->best(2 * $search->played()));
+            $own = $value($settled[0] ?? null);
+            $other = $value((new RandomRoutes($search, $random))->best(2 * $played));
             $better += $other > $own + 0.02 ? 1 : 0;
             $sum += $own - $other;
         }

@@ -23,6 +23,8 @@ use ZigLane\Tests\Core\Reading\Read;
  */
 final class TextbookTest extends TestCase
 {
+    private const THREE = ['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]];
+
     /** Straight in, with the next ball in line with where the cue ball is: stop. */
     public function testAStopShotWhenTheNextBallIsInLine(): void
     {
@@ -156,10 +158,11 @@ final class TextbookTest extends TestCase
     /** The mirrored table has the mirrored answer for a player of the other hand. */
     public function testTheMirroredRackHasTheSameChances(): void
     {
-        $rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]);
+        $rack = Read::rack(self::THREE);
         $mirror = Read::rack(['cue' => [5.2, 2.4], 1 => [6.6, 3.1], 2 => [2.4, 0.6], 9 => [1, 3]]);
-        $one = self::best($rack, 1, Pocket::FootLeft);
-        $p = $mirror->player;
+        [, $lists] = self::searched();
+        $one = $lists[\count($lists) - 1][0] ?? self::fail('no route');
+        $p = $rack->player;
         $two = self::best($mirror->withPlayer(new Player($p->level, $p->aim, $p->speed, $p->tip, Hand::Left)), 1, Pocket::FootRight);
         self::assertEqualsWithDelta($one->chances->value, $two->chances->value, 0.03);
         self::assertSame(\count($one->family->rails), \count($two->family->rails));
@@ -178,17 +181,13 @@ final class TextbookTest extends TestCase
      */
     public function testListsComeAsTheyAreFound(): void
     {
-        $search = new RouteSearch(Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]), new Pot(1, Pocket::FootLeft));
-        $lists = 0;
-        $list = [];
-        foreach ($search->routes() as $list) {
-            if (1 === ++$lists) {
-                self::assertLessThan(1500, $search->played());
-                self::assertNotSame([], $list);
-            }
+        [$first, $lists] = self::searched();
+        self::assertLessThan(1500, $first);
+        self::assertNotSame([], $lists[0]);
+        foreach ($lists as $list) {
             self::assertLessThanOrEqual(RouteSearch::KEPT, \count($list));
         }
-        self::assertGreaterThan(3, $lists);
+        self::assertGreaterThan(3, \count($lists));
         $stateValues = array_map(static fn(Route $r): float => $r->chances->value, $list);
         $sorted = $stateValues;
         rsort($sorted);
@@ -200,7 +199,7 @@ final class TextbookTest extends TestCase
     /** Every place of the spread is where its stroke leaves the cue ball. */
     public function testTheSpreadIsWhatIsPlayed(): void
     {
-        $rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [2.4, 3.4], 9 => [1, 1]]);
+        $rack = Read::rack(self::THREE);
         $search = new RouteSearch($rack, new Pot(1, Pocket::FootLeft));
         $places = $search->spread();
         self::assertGreaterThan(60, \count($places));
@@ -224,6 +223,28 @@ final class TextbookTest extends TestCase
         $way = $at->angleTo($rack->simulator()->geometry->pocket($pocket)->mouthMiddle());
 
         return $rack->withBall(0, new Point($at->x - $back * cos($way), $at->y - $back * sin($way)))->withPlayer(Player::of($level));
+    }
+
+    /**
+     * The 1 of THREE to the foot left pocket, searched for once.
+     *
+     * @return array{int, non-empty-list<list<Route>>} shots played when the first list came; the lists as they came
+     */
+    private static function searched(): array
+    {
+        static $found = null;
+        if (null === $found) {
+            $search = new RouteSearch(Read::rack(self::THREE), new Pot(1, Pocket::FootLeft));
+            $lists = [];
+            foreach ($search->routes() as $list) {
+                $first ??= $search->played();
+                $lists[] = $list;
+            }
+            $found = [$first ?? 0, $lists];
+        }
+
+        /** @var array{int, non-empty-list<list<Route>>} $found */
+        return $found;
     }
 
     private static function best(Rack $rack, int $ball, Pocket $pocket): Route
