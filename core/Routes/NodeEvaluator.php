@@ -13,5 +13,6 @@ use ZigLane\Core\Geometry\Point;
  */
 interface NodeEvaluator
 {
+    /** What the cue ball's lying at a place is worth; nothing where no pot goes. */
     public function nodeAt(Point $place): NodeValue;
 }

@@ -72,8 +72,15 @@ final class ReadController extends AbstractController
 
     /** Chances from one place of the cue ball: quick enough to be worked out here. */
     #[Route('/from', name: 'read_from')]
-    public function from(int $id, #[MapQueryParameter] int $leg = 0, #[MapQueryParameter] string $x = '', #[MapQueryParameter] string $y = ''): Response
-    {
+    public function from(
+        int $id,
+        #[MapQueryParameter]
+        int $leg = 0,
+        #[MapQueryParameter]
+        string $x = '',
+        #[MapQueryParameter]
+        string $y = '',
+    ): Response {
         $rack = $this->rack($id, $leg);
 
         return $this->worked(
@@ -88,8 +95,15 @@ final class ReadController extends AbstractController
 
     /** Whether the cue ball can be brought there by the next pot. */
     #[Route('/reach', name: 'read_reach')]
-    public function reach(int $id, #[MapQueryParameter] int $leg = 0, #[MapQueryParameter] string $x = '', #[MapQueryParameter] string $y = ''): Response
-    {
+    public function reach(
+        int $id,
+        #[MapQueryParameter]
+        int $leg = 0,
+        #[MapQueryParameter]
+        string $x = '',
+        #[MapQueryParameter]
+        string $y = '',
+    ): Response {
         $rack = $this->rack($id, $leg);
 
         return $this->worked(fn(): Answer => $this->desk->ask(
