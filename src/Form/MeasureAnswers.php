@@ -14,7 +14,8 @@ final class MeasureAnswers
 {
     private const INCH = 0.0254;
 
-    public string $size = '9ft';
+    /** Null when none, or one that there is not, was chosen. */
+    public ?string $size = '9ft';
 
     /** Pockets' mouths, inches; null when nothing, or no number, was typed. */
     public ?float $corner = null;
@@ -40,9 +41,9 @@ final class MeasureAnswers
         return $answers;
     }
 
-    /** The table that is measured, its own numbers not known yet. */
+    /** The table that is measured, its own numbers not known yet; only of answers that are valid. */
     public function table(): Table
     {
-        return new Table(TableSize::from($this->size), (float) $this->corner * self::INCH, (float) $this->side * self::INCH);
+        return new Table(TableSize::from((string) $this->size), (float) $this->corner * self::INCH, (float) $this->side * self::INCH);
     }
 }

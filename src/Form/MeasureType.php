@@ -33,6 +33,7 @@ final class MeasureType extends AbstractType
         $builder->add('size', ChoiceType::class, [
             'choices' => array_combine($sizes, $sizes),
             'invalid_message' => 'size: is not 7ft, 8ft or 9ft',
+            'constraints' => [new NotNull(message: 'size: is not 7ft, 8ft or 9ft')],
         ]);
         foreach (['corner' => self::WIDEST_CORNER, 'side' => self::WIDEST_SIDE] as $name => $widest) {
             $message = 'The pockets’ mouths must be given in inches, between 3.75 and 5.5 (sides 5.9)';

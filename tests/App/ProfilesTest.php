@@ -128,4 +128,16 @@ final class ProfilesTest extends AppTestCase
         self::assertStringContainsString('There is no reading yet', $send([]));
         self::assertSame([], self::service(ProfileStore::class)->all(ProfileKind::Table));
     }
+
+    /** Fields that are missing, empty or of another shape are refused in words. */
+    public function testASheetThatIsNoneIsRefused(): void
+    {
+        $good = ['size' => '9ft', 'corner' => '4.5', 'side' => '5', 'm' => ['roll' => [['distance' => '150', 'time' => '6']]]];
+        foreach ([[], ['size' => ''] + $good, ['size' => ['9ft']] + $good, ['corner' => ['a' => '1']] + $good, ['name' => ['x']] + $good, ['save' => 'racks'] + $good] as $sheet) {
+            $this->browser->request('POST', '/measure', $sheet);
+            self::assertSame(422, $this->code(), json_encode($sheet, \JSON_THROW_ON_ERROR));
+        }
+        $this->browser->request('POST', '/measure', ['size' => '10ft'] + $good);
+        self::assertStringContainsString('Size: is not 7ft, 8ft or 9ft', self::plain((string) $this->browser->getResponse()->getContent()));
+    }
 }
