@@ -7,6 +7,7 @@ namespace ZigLane\Tests\Browser;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\PhpWebDriverExceptionInterface;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
@@ -121,18 +122,41 @@ abstract class BrowserTestCase extends TestCase
 
     protected function click(string $css): void
     {
-        $this->one($css)->click();
+        $this->again(fn() => $this->one($css)->click());
+    }
+
+    /**
+     * Does something with an element that the page may be redrawing at that moment.
+     *
+     * @template T
+     *
+     * @param callable(): T $what
+     *
+     * @return T
+     */
+    private function again(callable $what): mixed
+    {
+        for ($left = 5; ; --$left) {
+            try {
+                return $what();
+            } catch (StaleElementReferenceException $e) {
+                if (0 === $left) {
+                    throw $e;
+                }
+                usleep(50000);
+            }
+        }
     }
 
     /** What a person reads there. */
     protected function text(string $css): string
     {
-        return trim($this->one($css)->getText());
+        return trim($this->again(fn(): string => $this->one($css)->getText()));
     }
 
     protected function value(string $css): string
     {
-        return (string) $this->one($css)->getAttribute('value');
+        return $this->again(fn(): string => (string) $this->one($css)->getAttribute('value'));
     }
 
     protected function howMany(string $css): int
