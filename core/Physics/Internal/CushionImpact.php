@@ -18,13 +18,14 @@ namespace ZigLane\Core\Physics\Internal;
  *   (2mR/5) dωx = −μ sinΦ − μc k sinΨ    (2mR/5) dωy = −μ s cosΦ + μc k cosΨ    (2mR/5) dωz = μ c cosΦ
  *
  * Compression lasts until vy = 0; the rebound gives back e² of the work then done (W. J. Stronge's energetic
- * restitution, which that paper uses). Second-order midpoint steps: see docs/physics.md for the proof that so few do.
+ * restitution, which that paper uses). Second-order midpoint steps: docs/physics.md says what so
+ * few leave. Rolling balls take RollingRebound's table.
  * The law has no time or speed scale of its own: only ratios of the speeds matter.
  */
 final class CushionImpact
 {
     /** Steps for the compression, and at most about as many again for the rebound. */
-    public const STEPS = 16;
+    public const STEPS = 32;
 
     /** How much finer the steps are while a slip is nearly nil. */
     private const FINER = 5;

@@ -69,6 +69,8 @@ final class Kernel
     /** @var array<int, array<int, float>> per pocket: see flatten() */
     private array $jaws = [];
 
+    private RollingRebound $cushions;
+    private RollingRebound $facings;
     private float $slideAcc;
     private float $rollAcc;
     private float $spinDecay;
@@ -83,6 +85,10 @@ final class Kernel
         $this->slideAcc = $cloth->slide * Defaults::GRAVITY;
         $this->rollAcc = $cloth->roll * Defaults::GRAVITY;
         $this->spinDecay = $cloth->spinDecay;
+        $cushion = $geometry->table->cushion;
+        $contact = [$cushion->clothFriction, $cushion->contactSine(), $cushion->contactCosine()];
+        $this->cushions = RollingRebound::of($cushion->restitution, $cushion->friction, ...$contact);
+        $this->facings = RollingRebound::of($cushion->facingRestitution, $cushion->facingFriction, ...$contact);
         foreach ($geometry->pockets as $index => $shape) {
             $row = [];
             foreach ([[$shape->tipA, $shape->facingA], [$shape->tipB, $shape->facingB]] as [$tip, $facing]) {
@@ -424,12 +430,18 @@ final class Kernel
                         break 2;
                     }
                     [$nx, $ny] = $this->normal($kind[$i], $what[$i], $x[$i], $y[$i]);
-                    $cushion = $this->geometry->table->cushion;
                     $soft = self::EV_CUSHION !== $kind[$i];
                     // x' along the cushion and y' into it, (x', y', z) turned from (x, y, z).
-                    [$vt, $vn, $wt, $wn, $wv] = CushionImpact::rebound(
-                        $vx[$i] * $ny - $vy[$i] * $nx,
-                        $vx[$i] * $nx + $vy[$i] * $ny,
+                    $vt = $vx[$i] * $ny - $vy[$i] * $nx;
+                    $vn = $vx[$i] * $nx + $vy[$i] * $ny;
+                    $cushion = $this->geometry->table->cushion;
+                    [$vt, $vn, $wt, $wn, $wv] = self::ROLL === $mode[$i] ? ($soft ? $this->facings : $this->cushions)->rebound(
+                        $vt,
+                        $vn,
+                        $radius * $wz[$i],
+                    ) : CushionImpact::rebound(
+                        $vt,
+                        $vn,
                         $radius * ($wx[$i] * $ny - $wy[$i] * $nx),
                         $radius * ($wx[$i] * $nx + $wy[$i] * $ny),
                         $radius * $wz[$i],

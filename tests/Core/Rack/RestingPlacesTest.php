@@ -32,9 +32,9 @@ final class RestingPlacesTest extends TestCase
 {
     /** Breaks that leave a ball in the jaws, beyond the nose line. */
     private const IN_THE_JAWS = [
-        ['nine-ball', 669, 8.5, 0.6], ['nine-ball', 698, 8.5, 0.6], ['nine-ball', 967, 8.5, 0.6], ['nine-ball', 2, 4.0, -1.5],
+        ['nine-ball', 533, 8.5, 0.6], ['nine-ball', 698, 8.5, 0.6], ['nine-ball', 717, 8.5, 0.6], ['nine-ball', 2, 4.0, -1.5],
         ['eight-ball', 77, 8.5, 0.6], ['eight-ball', 456, 8.5, 0.6], ['eight-ball', 468, 8.5, 0.6],
-        ['ten-ball', 268, 8.5, 0.6], ['ten-ball', 443, 8.5, 0.6], ['straight-pool', 501, 8.5, 0.6],
+        ['ten-ball', 268, 8.5, 0.6], ['ten-ball', 322, 8.5, 0.6], ['straight-pool', 501, 8.5, 0.6],
     ];
 
     public static function again(Rack $rack): Rack
