@@ -28,7 +28,7 @@ final class SturdyTest extends AppTestCase
     {
         yield 'eight-ball 77' => [['game' => 'eight-ball', 'number' => '77']];
         yield 'ten-ball 268' => [['game' => 'ten-ball', 'number' => '268']];
-        yield 'nine-ball 669' => [['game' => 'nine-ball', 'number' => '669']];
+        yield 'nine-ball 533' => [['game' => 'nine-ball', 'number' => '533']];
         yield 'nine-ball 2, soft and from the side' => [['game' => 'nine-ball', 'number' => '2', 'speed' => '4', 'aside' => '-1.5']];
     }
 
