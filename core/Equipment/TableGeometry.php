@@ -58,6 +58,9 @@ final readonly class TableGeometry
         if ($p->x >= $r && $p->x <= $this->length - $r && $p->y >= $r && $p->y <= $this->width - $r) {
             return true;
         }
+        if ($this->isInARail($p, $r)) {
+            return false;
+        }
         foreach ($this->pockets as $pocket) {
             if ($p->distanceTo($pocket->mouthMiddle()) > $this->table->cornerMouth) {
                 continue;
@@ -67,6 +70,18 @@ final readonly class TableGeometry
         }
 
         return false;
+    }
+
+    /** Beside a rail, past the tips of its jaws, there is rubber and no mouth. */
+    private function isInARail(Point $p, float $r): bool
+    {
+        if ($p->y >= $this->cornerCut && $p->y <= $this->width - $this->cornerCut && ($p->x < $r || $p->x > $this->length - $r)) {
+            return true;
+        }
+        $besideALongRail = $p->x >= $this->cornerCut && $p->x <= $this->length - $this->cornerCut
+            && abs($p->x - 0.5 * $this->length) >= $this->sideHalf;
+
+        return $besideALongRail && ($p->y < $r || $p->y > $this->width - $r);
     }
 
     private function clearOfJaws(PocketShape $s, Point $p, float $r): bool

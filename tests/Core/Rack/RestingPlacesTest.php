@@ -7,6 +7,7 @@ namespace ZigLane\Tests\Core\Rack;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Equipment\TableSize;
@@ -152,6 +153,19 @@ final class RestingPlacesTest extends TestCase
                 }
             }
         }
+    }
+
+    /** Past the tip of a jaw the rail begins: a tenth of a millimetre into its rubber is no place, the same place before the tip is. */
+    public function testBesideARailIsNoMouth(): void
+    {
+        $geometry = new TableGeometry(new Table());
+        $tip = $geometry->pocket(Pocket::FootRight)->tipB;
+        $x = $geometry->length - $geometry->reach + 1e-4;
+        self::assertFalse($geometry->canRest(new Point($x, $tip->y - 0.0037)));
+        self::assertTrue($geometry->canRest(new Point($geometry->length - $geometry->reach, $tip->y - 0.0037)));
+        self::assertTrue($geometry->canRest(new Point($x, $tip->y + 0.0037)));
+        $side = $geometry->pocket(Pocket::SideLeft);
+        self::assertFalse($geometry->canRest(new Point(min($side->tipA->x, $side->tipB->x) - 0.0037, $geometry->reach - 1e-4)));
     }
 
     public function testARackCannotHoldWhatItsFileCannot(): void
