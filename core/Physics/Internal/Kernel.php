@@ -69,6 +69,12 @@ final class Kernel
     /** @var array<int, array<int, float>> per pocket: see flatten() */
     private array $jaws = [];
 
+    /** @var array{float, float, float, float, float} the last five parameters of CushionImpact::rebound before its steps */
+    private array $cushionLaw;
+
+    /** @var array{float, float, float, float, float} */
+    private array $facingLaw;
+
     private RollingRebound $cushions;
     private RollingRebound $facings;
     private float $slideAcc;
@@ -87,8 +93,10 @@ final class Kernel
         $this->spinDecay = $cloth->spinDecay;
         $cushion = $geometry->table->cushion;
         $contact = [$cushion->clothFriction, $cushion->contactSine(), $cushion->contactCosine()];
-        $this->cushions = RollingRebound::of($cushion->restitution, $cushion->friction, ...$contact);
-        $this->facings = RollingRebound::of($cushion->facingRestitution, $cushion->facingFriction, ...$contact);
+        $this->cushionLaw = [$cushion->restitution, $cushion->friction, ...$contact];
+        $this->facingLaw = [$cushion->facingRestitution, $cushion->facingFriction, ...$contact];
+        $this->cushions = RollingRebound::of(...$this->cushionLaw);
+        $this->facings = RollingRebound::of(...$this->facingLaw);
         foreach ($geometry->pockets as $index => $shape) {
             $row = [];
             foreach ([[$shape->tipA, $shape->facingA], [$shape->tipB, $shape->facingB]] as [$tip, $facing]) {
@@ -434,7 +442,6 @@ final class Kernel
                     // x' along the cushion and y' into it, (x', y', z) turned from (x, y, z).
                     $vt = $vx[$i] * $ny - $vy[$i] * $nx;
                     $vn = $vx[$i] * $nx + $vy[$i] * $ny;
-                    $cushion = $this->geometry->table->cushion;
                     [$vt, $vn, $wt, $wn, $wv] = self::ROLL === $mode[$i] ? ($soft ? $this->facings : $this->cushions)->rebound(
                         $vt,
                         $vn,
@@ -445,11 +452,7 @@ final class Kernel
                         $radius * ($wx[$i] * $ny - $wy[$i] * $nx),
                         $radius * ($wx[$i] * $nx + $wy[$i] * $ny),
                         $radius * $wz[$i],
-                        $soft ? $cushion->facingRestitution : $cushion->restitution,
-                        $soft ? $cushion->facingFriction : $cushion->friction,
-                        $cushion->clothFriction,
-                        $cushion->contactSine(),
-                        $cushion->contactCosine(),
+                        ...($soft ? $this->facingLaw : $this->cushionLaw),
                     );
                     $vx[$i] = $vt * $ny + $vn * $nx;
                     $vy[$i] = $vn * $ny - $vt * $nx;

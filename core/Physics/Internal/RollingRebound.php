@@ -14,10 +14,10 @@ namespace ZigLane\Core\Physics\Internal;
 final class RollingRebound
 {
     /** Nodes over slip / (slip + speed into the cushion), 0–1. */
-    public const NODES = 512;
+    private const NODES = 512;
 
     /** Steps of the impact at a node. */
-    public const STEPS = 400;
+    private const STEPS = 400;
 
     /** Slip over speed that stands for grazing along the cushion. */
     private const GRAZING = 1e7;
@@ -61,7 +61,7 @@ final class RollingRebound
     /** The table of a cushion; parameters as in CushionImpact. */
     public static function of(float $e, float $mu, float $muc, float $s, float $c): self
     {
-        $key = implode(' ', array_map(bin2hex(...), array_map(static fn(float $v): string => pack('E', $v), [$e, $mu, $muc, $s, $c])));
+        $key = pack('E5', $e, $mu, $muc, $s, $c);
         if (!isset(self::$tables[$key]) && \count(self::$tables) >= self::KEPT) {
             array_shift(self::$tables);
         }
