@@ -77,13 +77,13 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     public function valueAt(float $x, float $y): float
     {
-        return $this->isExact() ? $this->nodes->value($x, $y, $this) : $this->stateValues->valueAt($this->left, $x, $y);
+        return $this->isExact() ? $this->nodes->between($x, $y, $this)->value : $this->stateValues->valueAt($this->left, $x, $y);
     }
 
     public function chanceAt(float $x, float $y): float
     {
         if ($this->isExact()) {
-            return $this->nodes->chance($x, $y, $this);
+            return $this->nodes->between($x, $y, $this)->chance;
         }
 
         return $this->stateValues->isOver($this->left) ? 1.0 : $this->stateValues->valueAt($this->left, $x, $y);

@@ -24,44 +24,33 @@ final class LazyGrid
     public function __construct(private readonly TableGeometry $geometry, private readonly int $step = 1) {}
 
     /**
-     * The value of a place, m.
+     * Value and chance at a place (m), bilinear between the nodes around it; of no one pot.
      *
      * @param NodeEvaluator $of not kept: whoever evaluates keeps this, and a circle of the two would live on until it is swept up
      */
-    public function value(float $x, float $y, NodeEvaluator $of): float
+    public function between(float $x, float $y, NodeEvaluator $of): NodeValue
     {
-        [$i, $j, $s, $t] = $this->cell($x, $y);
+        $u = $x / (self::DISTANCE * $this->step);
+        $v = $y / (self::DISTANCE * $this->step);
+        $i = (int) floor($u);
+        $j = (int) floor($v);
+        $s = $u - $i;
+        $t = $v - $j;
+        $a = $this->node($i, $j, $of);
+        $b = $this->node($i, $j + 1, $of);
+        $c = $this->node($i + 1, $j, $of);
+        $d = $this->node($i + 1, $j + 1, $of);
 
-        return (1 - $s) * ((1 - $t) * $this->node($i, $j, $of)->value + $t * $this->node($i, $j + 1, $of)->value)
-            + $s * ((1 - $t) * $this->node($i + 1, $j, $of)->value + $t * $this->node($i + 1, $j + 1, $of)->value);
-    }
-
-    /** The chance of the best pot from a place, m. */
-    public function chance(float $x, float $y, NodeEvaluator $of): float
-    {
-        [$i, $j, $s, $t] = $this->cell($x, $y);
-
-        return (1 - $s) * ((1 - $t) * $this->node($i, $j, $of)->chance + $t * $this->node($i, $j + 1, $of)->chance)
-            + $s * ((1 - $t) * $this->node($i + 1, $j, $of)->chance + $t * $this->node($i + 1, $j + 1, $of)->chance);
+        return new NodeValue(
+            (1 - $s) * ((1 - $t) * $a->value + $t * $b->value) + $s * ((1 - $t) * $c->value + $t * $d->value),
+            (1 - $s) * ((1 - $t) * $a->chance + $t * $b->chance) + $s * ((1 - $t) * $c->chance + $t * $d->chance),
+        );
     }
 
     /** The node nearest to a place, m. */
     public function nearest(float $x, float $y, NodeEvaluator $of): NodeValue
     {
         return $this->node((int) round($x / (self::DISTANCE * $this->step)), (int) round($y / (self::DISTANCE * $this->step)), $of);
-    }
-
-    /**
-     * @return array{int, int, float, float} the cell's lower node, along and across, and where in the cell, 0–1
-     */
-    private function cell(float $x, float $y): array
-    {
-        $u = $x / (self::DISTANCE * $this->step);
-        $v = $y / (self::DISTANCE * $this->step);
-        $i = (int) floor($u);
-        $j = (int) floor($v);
-
-        return [$i, $j, $u - $i, $v - $j];
     }
 
     private function node(int $i, int $j, NodeEvaluator $of): NodeValue

@@ -104,13 +104,13 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
     /** Best chance on what comes next from a place (m), 0–1; 1 when nothing needs to come. */
     public function chanceAt(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->chance($x, $y, $this);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, $this)->chance;
     }
 
     /** The same, less where it does not lead on. */
     public function valueAt(float $x, float $y): float
     {
-        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->value($x, $y, $this);
+        return [] === $this->pots ? ($this->over() ? 1.0 : 0.0) : $this->nodes->between($x, $y, $this)->value;
     }
 
     /**

@@ -29,16 +29,4 @@ final readonly class RouteChances
         public float $astray,
         public int $tries,
     ) {}
-
-    /** The same with another value, 0–1. */
-    public function withValue(float $value): self
-    {
-        return new self($this->pot, $this->position, $value, $this->scratch, $this->touches, $this->hooked, $this->astray, $this->tries);
-    }
-
-    /** The same with another chance of the pot, 0–1. */
-    public function withPot(float $pot): self
-    {
-        return new self($pot, $this->position, $this->value, $this->scratch, $this->touches, $this->hooked, $this->astray, $this->tries);
-    }
 }

@@ -14,6 +14,7 @@ use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteChances;
 use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Core\Routes\Style;
 use ZigLane\Core\Routes\TakeOver;
@@ -120,7 +121,8 @@ final class RouteTest extends TestCase
 
     private static function with(Route $r, float $value, ?float $pot = null): Route
     {
-        $chances = $r->chances->withValue($value)->withPot($pot ?? $r->chances->pot);
+        $c = $r->chances;
+        $chances = new RouteChances($pot ?? $c->pot, $c->position, $value, $c->scratch, $c->touches, $c->hooked, $c->astray, $c->tries);
 
         return new Route($r->pot, $r->shot, $r->offset, $r->family, $r->stop, $r->travel, $chances, $r->next, $r->window);
     }
