@@ -15,6 +15,9 @@ final class PlainestRoute
     /** Routes are as good as each other when they differ by less than this share. */
     private const AS_GOOD = 0.006;
 
+    /** The last ball needs no position: there the plain way is worth a point, about what 400 tries can tell. */
+    private const AS_GOOD_AT_THE_END = 0.01;
+
     /** For a stop that keeps this share of what a route promises, so much of its value is given up. */
     private const PROMISE = 0.9;
     private const STEADY = 0.03;
@@ -39,19 +42,27 @@ final class PlainestRoute
             $routes = [] === $steady ? $routes : array_values($steady);
             $best = $routes[0];
         }
+        $least = $best->chances->value * (1 - (null === $best->next ? self::AS_GOOD_AT_THE_END : self::AS_GOOD));
+        $alike = array_filter(
+            $routes,
+            static fn(Route $r): bool => $r->chances->tries === $best->chances->tries && $r->chances->value >= $least,
+        );
         $style = new Style();
-        $chosen = $best;
-        foreach ($routes as $route) {
-            if (
-                $route->chances->tries === $best->chances->tries
-                && $route->chances->value >= (1 - self::AS_GOOD) * $best->chances->value
-                && $style->liking($route) > $style->liking($chosen)
-            ) {
-                $chosen = $route;
-            }
-        }
+        usort($alike, static fn(Route $a, Route $b): int => null === $best->next
+            ? self::effort($a) <=> self::effort($b)
+            : $style->liking($b) <=> $style->liking($a));
 
-        return $chosen;
+        return $alike[0];
+    }
+
+    /**
+     * What a stroke asks for where nothing comes after it: side first, then height, then speed.
+     *
+     * @return list<float>
+     */
+    private static function effort(Route $route): array
+    {
+        return [round(abs($route->shot->tip->side), 1), round(abs($route->shot->tip->height), 1), $route->shot->speed];
     }
 
     /**

@@ -115,10 +115,13 @@ final class PlanSearch
             $settled = null === $after || null === $rest || !$another;
             if ($settled || null === $this->deadline || $this->deadline->isTimeToShow()) {
                 $plan = $this->line($quick, $after ?? $laid, $rest, $shots, $from);
-                // A line that breaks off on the way is no better to look at than a whole one.
-                if ($settled || null === $plan->stopped || null !== $best->stopped) {
+                // A line that breaks off never takes the place of a whole one.
+                $better = null === $plan->stopped || null !== $best->stopped;
+                if ($better) {
                     $best = $plan;
-                    yield (new Explanation($this->rack, $planner, $this->constraints, $first))->explained($plan, $others, $settled);
+                }
+                if ($settled || $better) {
+                    yield (new Explanation($this->rack, $planner, $this->constraints, $first))->explained($best, $others, $settled);
                 }
             }
             if ($settled) {

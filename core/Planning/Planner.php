@@ -311,6 +311,12 @@ final class Planner
         $remaining = RemainingBalls::of($rack->layout);
         $from = $this->approach($rack, $pot);
         $strokes = \array_slice($proposals->strokes($remaining, $pot, $from), 0, $budget->strokes);
+        if ($this->values->of($rack)->isOver($remaining->without($pot->ball))) {
+            // Nothing is left to get position for: it may simply be potted.
+            $cue = $rack->layout->ball(BallId::CUE);
+            $easy = (new PotChance($this->simulator, $rack->layout, $pot, $rack->player))->readingSpeed($cue->x, $cue->y);
+            $strokes = [...self::ordinary($easy), ...$strokes];
+        }
 
         return $budget->refined > 0 ? [...$strokes, ...$proposals->contacts($remaining, $pot, $from)] : $strokes;
     }
