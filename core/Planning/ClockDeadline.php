@@ -9,12 +9,8 @@ namespace ZigLane\Core\Planning;
  */
 final class ClockDeadline implements Deadline
 {
-    /** A line is not shown more often than this, ns. */
-    private const OFTEN = 1_500_000_000;
-
     private readonly int $end;
     private int $began;
-    private int $next = 0;
 
     /** @param float $seconds from now */
     public function __construct(float $seconds)
@@ -30,16 +26,5 @@ final class ClockDeadline implements Deadline
         $this->began = $now;
 
         return $now + $took <= $this->end;
-    }
-
-    public function isTimeToShow(): bool
-    {
-        $now = hrtime(true);
-        if ($now <= $this->next) {
-            return false;
-        }
-        $this->next = $now + self::OFTEN;
-
-        return true;
     }
 }

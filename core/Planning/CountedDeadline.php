@@ -18,9 +18,4 @@ final class CountedDeadline implements Deadline
     {
         return ++$this->searched < $this->shots;
     }
-
-    public function isTimeToShow(): bool
-    {
-        return true;
-    }
 }

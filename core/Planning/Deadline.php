@@ -11,7 +11,4 @@ interface Deadline
 {
     /** Called when a shot has been searched: whether the next one may be begun. */
     public function allowsAnother(): bool;
-
-    /** Called when there is a better line: whether to show it already. */
-    public function isTimeToShow(): bool;
 }

@@ -29,16 +29,17 @@ final class PlainestRoute
      * one that leaves little when it is played exactly, and is good only by its misses, gives way to one that is nearly as good
      * and leaves what it promises.
      *
-     * @param non-empty-list<Route>  $routes   the best first
-     * @param list<SearchedPot>|null $searches that found them; null when the stop does not count
+     * @param non-empty-list<Route>        $routes the best first
+     * @param (\Closure(Route): float)|null $leaves what a route leaves when it is played exactly, 0–1; null when the stop does not
+     *                                             count
      */
-    public static function among(array $routes, ?array $searches): Route
+    public static function among(array $routes, ?\Closure $leaves): Route
     {
         $best = $routes[0];
-        if (null !== $searches) {
+        if (null !== $leaves) {
             $steady = array_filter($routes, static fn(Route $r): bool => $r->chances->tries === $best->chances->tries
                 && $r->chances->value >= (1 - self::STEADY) * $best->chances->value
-                && self::isPromiseKept($r, $searches));
+                && $leaves($r) * $r->chances->pot >= self::PROMISE * $r->chances->value);
             $routes = [] === $steady ? $routes : array_values($steady);
             $best = $routes[0];
         }
@@ -63,23 +64,5 @@ final class PlainestRoute
     private static function effort(Route $route): array
     {
         return [round(abs($route->shot->tip->side), 1), round(abs($route->shot->tip->height), 1), $route->shot->speed];
-    }
-
-    /**
-     * Whether a route played exactly leaves what it promises.
-     *
-     * @param list<SearchedPot> $searches
-     */
-    private static function isPromiseKept(Route $route, array $searches): bool
-    {
-        foreach ($searches as $searched) {
-            if ($searched->search->pot->is($route->pot)) {
-                $left = $searched->search->evaluator()->valueAt($route->stop->x, $route->stop->y);
-
-                return $left * $route->chances->pot >= self::PROMISE * $route->chances->value;
-            }
-        }
-
-        return false;
     }
 }

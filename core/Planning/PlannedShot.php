@@ -38,4 +38,21 @@ final readonly class PlannedShot
         public array $findings,
         public bool $settled,
     ) {}
+
+    /** The same, judged as closely as a shot that was searched for. */
+    public function judged(ShotChances $chances): self
+    {
+        return new self(
+            $this->pot,
+            $this->spec,
+            $this->before,
+            $chances,
+            $this->zone,
+            $this->heart,
+            $this->rest,
+            $this->family,
+            $this->findings,
+            true,
+        );
+    }
 }

@@ -7,6 +7,8 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\Group;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
@@ -21,6 +23,7 @@ use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteMaker;
 use ZigLane\Core\Routes\RouteSearch;
 
 /**
@@ -43,6 +46,7 @@ final class Planner
     /** A group with less than this share of the other's value is not looked into. */
     private const NEAR_GROUP = 0.8;
 
+    private readonly Processes $processes;
     private readonly Simulator $simulator;
     private readonly PlanningCache $cache;
 
@@ -58,9 +62,11 @@ final class Planner
         private readonly PlanConstraints $constraints = new PlanConstraints(),
         ?self $other = null,
         private readonly ErrorSamples $errors = new ErrorSamples(),
+        ?Processes $processes = null,
     ) {
+        $this->processes = $processes ?? $other->processes ?? Processes::single();
         $this->simulator = $rack->simulator();
-        $this->cache = null === $other ? new PlanningCache($this->simulator, $rack->player) : $other->cache;
+        $this->cache = null === $other ? new PlanningCache($this->simulator, $rack->player, $this->processes) : $other->cache;
         $this->values = new RackValues($this->simulator, $this->cache, $budget, $constraints, $other?->values);
     }
 
@@ -69,18 +75,19 @@ final class Planner
      *
      * @param Rack              $rack   with the cue ball on the table; in eight-ball the group must be known
      * @param SearchBudget|null $budget for this shot, when it differs
+     * @param Route|null        $known  a way to play it that was found before: it is among those looked at
      */
-    public function next(Rack $rack, ?SearchBudget $budget = null): ?ChosenShot
+    public function next(Rack $rack, ?SearchBudget $budget = null, ?Route $known = null): ?ChosenShot
     {
         $budget ??= $this->budget;
-        $found = [];
-        foreach ($this->likelyPots($rack, $budget->choices) as $pot) {
-            $found[] = $this->search($rack, $pot, $this->strokes($rack, $pot, $budget), $budget);
-        }
-        $found = array_values(array_filter([] === array_filter($found) ? [$this->anyPot($rack, $budget)] : $found));
-        usort($found, static fn(SearchedPot $a, SearchedPot $b): int => $b->best()->chances->value <=> $a->best()->chances->value);
-        $found = $this->refined($found, $budget);
-        $routes = array_merge(...array_map(static fn(SearchedPot $s): array => $s->routes, $found));
+        $pots = $this->likelyPots($rack, $budget->choices, $known?->pot);
+        // The tables must be there before the work is shared out.
+        $this->values->of($rack)->values(RemainingBalls::of($rack->layout));
+        $found = array_merge(...$this->processes->results(array_map(
+            fn(array $share): \Closure => fn(): array => $this->searched($rack, $share, $budget),
+            $this->shares($rack, $pots, $budget, $known),
+        )));
+        $routes = [] === $found ? $this->anyPot($rack, $budget) : RouteMaker::distinct($found);
         if ([] === $routes) {
             return null;
         }
@@ -88,7 +95,7 @@ final class Planner
             $routes,
             static fn(Route $a, Route $b): int => [$b->chances->tries, $b->chances->value] <=> [$a->chances->tries, $a->chances->value],
         );
-        $chosen = PlainestRoute::among($routes, $budget->steady ? $found : null);
+        $chosen = PlainestRoute::among($routes, $budget->steady ? fn(Route $route): float => $this->leaves($rack, $route, $budget) : null);
 
         return new ChosenShot(
             $chosen,
@@ -99,22 +106,89 @@ final class Planner
     }
 
     /**
+     * The pots and the strokes to try at each, in two shares of about the same work: the likeliest pot and the others, or, where there
+     * is only one, every second of its strokes.
+     *
+     * @param list<Pot> $pots
+     *
+     * @return list<list<array{Pot, list<Stroke>}>>
+     */
+    private function shares(Rack $rack, array $pots, SearchBudget $budget, ?Route $known): array
+    {
+        $tried = [];
+        foreach ($pots as $pot) {
+            $strokes = $this->strokes($rack, $pot, $budget);
+            $tried[] = [$pot, null !== $known && $known->pot->is($pot) ? [self::strokeOf($known), ...$strokes] : $strokes];
+        }
+        if (1 !== \count($tried) || 0 === $budget->refined) {
+            return array_values(array_filter([\array_slice($tried, 0, 1), \array_slice($tried, 1)]));
+        }
+        [[$pot, $strokes]] = $tried;
+        $half = static fn(int $odd): array => array_values(
+            array_filter($strokes, static fn(int $n): bool => $n % 2 === $odd, \ARRAY_FILTER_USE_KEY),
+        );
+
+        return [[[$pot, $half(0)]], [[$pot, $half(1)]]];
+    }
+
+    /**
+     * Routes for pots, the best of which is looked at closely.
+     *
+     * @param list<array{Pot, list<Stroke>}> $share
+     *
+     * @return list<Route>
+     */
+    private function searched(Rack $rack, array $share, SearchBudget $budget): array
+    {
+        $found = [];
+        foreach ($share as [$pot, $strokes]) {
+            $found[] = $this->search($rack, $pot, $strokes, $budget);
+        }
+        $found = array_values(array_filter($found));
+        usort($found, static fn(SearchedPot $a, SearchedPot $b): int => $b->best()->chances->value <=> $a->best()->chances->value);
+        if ($budget->refined > 0 && [] !== $found) {
+            $seeds = array_map(self::strokeOf(...), \array_slice($found[0]->routes, 0, self::SEEDS));
+            $found[0] = $found[0]->again($seeds, $budget->refined, $budget->rounds, $budget->tries);
+        }
+
+        return array_merge(...array_map(static fn(SearchedPot $s): array => $s->routes, $found));
+    }
+
+    private static function strokeOf(Route $route): Stroke
+    {
+        return new Stroke($route->shot->speed, $route->shot->tip->side, $route->shot->tip->height);
+    }
+
+    /** What a route leaves when it is played exactly, 0–1. */
+    private function leaves(Rack $rack, Route $route, SearchBudget $budget): float
+    {
+        return $this->evaluator($rack, $route->pot, $budget)->valueAt($route->stop->x, $route->stop->y);
+    }
+
+    /**
      * The pots that are worth a closer look, the best first.
      *
      * @return list<Pot>
      */
-    private function likelyPots(Rack $rack, int $most): array
+    private function likelyPots(Rack $rack, int $most, ?Pot $known): array
     {
         $cue = $rack->layout->ball(BallId::CUE);
         $proposals = new StrokeProposals($this->values->of($rack));
         $valued = $proposals->candidates(RemainingBalls::of($rack->layout), $cue->x, $cue->y, lies: true);
         $near = array_filter($valued, static fn(ValuedPot $v): bool => $v->value >= self::NEAR * $valued[0]->value);
 
-        return array_map(static fn(ValuedPot $v): Pot => $v->pot, \array_slice(array_values($near), 0, $most));
+        $pots = array_map(static fn(ValuedPot $v): Pot => $v->pot, \array_slice(array_values($near), 0, $most));
+        $isThere = null === $known || [] !== array_filter($pots, static fn(Pot $pot): bool => $pot->is($known));
+
+        return $isThere ? $pots : [...$pots, $known];
     }
 
-    /** Where the rough look finds nothing that works, whatever can be potted at all, with ordinary strokes. */
-    private function anyPot(Rack $rack, SearchBudget $budget): ?SearchedPot
+    /**
+     * Where the rough look finds nothing that works, whatever can be potted at all, with ordinary strokes.
+     *
+     * @return list<Route>
+     */
+    private function anyPot(Rack $rack, SearchBudget $budget): array
     {
         $remaining = RemainingBalls::of($rack->layout);
         foreach (FromHere::now($rack, $rack->layout->ball(BallId::CUE)) as $from) {
@@ -124,36 +198,12 @@ final class Planner
                 }
                 $one = $this->search($rack, new Pot($from->ball, $pocket), self::ordinary($read->speed), $budget);
                 if (null !== $one) {
-                    return $one;
+                    return $one->routes;
                 }
             }
         }
 
-        return null;
-    }
-
-    /**
-     * Refines the strokes of the best pots.
-     *
-     * @param list<SearchedPot> $found the best first
-     *
-     * @return list<SearchedPot>
-     */
-    private function refined(array $found, SearchBudget $budget): array
-    {
-        foreach ($found as $n => $searched) {
-            if ($n < $budget->refined && $searched->best()->chances->value > self::NEAR * $found[0]->best()->chances->value) {
-                $seeds = array_map(
-                    static fn(Route $r): Stroke => new Stroke($r->shot->speed, $r->shot->tip->side, $r->shot->tip->height),
-                    \array_slice($searched->routes, 0, self::SEEDS),
-                );
-                $refined[] = $searched->again($seeds, min(2, $budget->refined + 1), $budget->rounds, $budget->tries);
-            } else {
-                $refined[] = $searched;
-            }
-        }
-
-        return $refined ?? [];
+        return [];
     }
 
     /**
@@ -164,17 +214,15 @@ final class Planner
         if ([] === $strokes) {
             return null;
         }
-        $evaluator = new RunOutEvaluator(
-            $rack,
-            $this->values->of($rack),
-            $pot->ball,
-            $this->leads($rack, $pot),
-            $budget->refined > 0,
-        );
-        $search = new RouteSearch($rack, $pot, $evaluator, $this->errors);
+        $search = new RouteSearch($rack, $pot, $this->evaluator($rack, $pot, $budget), $this->errors, $this->processes);
         $routes = $search->from($strokes, 0, tries: $budget->refined > 0 ? RouteSearch::FEW : $budget->tries);
 
         return [] === $routes ? null : new SearchedPot($search, $routes);
+    }
+
+    private function evaluator(Rack $rack, Pot $pot, SearchBudget $budget): RunOutEvaluator
+    {
+        return new RunOutEvaluator($rack, $this->values->of($rack), $pot->ball, $this->leads($rack, $pot), $budget->step);
     }
 
     /**
@@ -197,19 +245,24 @@ final class Planner
     /**
      * The rack with the cue ball put down and, on an open table, a group taken: as the best plan begins.
      *
+     * @param array{Rack, Route}|null $known a beginning that was found before: it is among those looked at
+     *
      * @return array{Rack, ChosenShot|null}
      */
-    public function begin(Rack $rack): array
+    public function begin(Rack $rack, ?array $known = null): array
     {
         $racks = [$rack];
         if ($rack->rules()->isTableOpen()) {
             $racks = $this->open($rack);
         }
-        $laid = [];
+        $laid = null === $known ? [] : [$known[0]];
         foreach ($racks as $one) {
             $inHand = $one->ballInHand || !$one->layout->has(BallId::CUE);
             foreach ($inHand ? BallInHand::places($one, $this->values->of($one)) : [$one->layout->ball(BallId::CUE)] as $place) {
-                $laid[] = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
+                $place = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
+                if (null === $known || !self::isSame($place, $known[0])) {
+                    $laid[] = $place;
+                }
             }
         }
         if (\count($laid) > 1 && $this->budget->refined > 0) {
@@ -217,13 +270,35 @@ final class Planner
         }
         $best = [$laid[0] ?? $racks[0], null];
         foreach ($laid as $one) {
-            $choice = $this->next($one);
+            $choice = $this->next($one, null, null !== $known && $one === $known[0] ? $known[1] : null);
             if (null !== $choice && (null === $best[1] || $choice->runOut() > $best[1]->runOut())) {
                 $best = [$one, $choice];
             }
         }
 
         return $best;
+    }
+
+    private static function isSame(Rack $one, Rack $other): bool
+    {
+        return $one->group === $other->group && 0.0 === $one->layout->ball(BallId::CUE)->distanceTo($other->layout->ball(BallId::CUE));
+    }
+
+    /** A shot of a line with its chances worked out as closely as those that are searched for. */
+    public function judged(Rack $rack, PlannedShot $shot): PlannedShot
+    {
+        $rack = $rack->withLayout($shot->before)->withBallInHand(false);
+        $played = LinePlayer::for($rack)->leg(1, $shot->spec, $rack->layout, $rack->rules())->shot;
+        if (null === $played) {
+            return $shot;
+        }
+        $chances = (new RouteSearch($rack, $shot->pot, $this->evaluator($rack, $shot->pot, SearchBudget::later()), $this->errors))->chances(
+            $played,
+            $this->errors->first(SearchBudget::later()->tries),
+        );
+        $last = $this->values->of($rack)->isOver(RemainingBalls::of($rack->layout)->without($shot->pot->ball));
+
+        return $shot->judged(new ShotChances($chances->pot, $last ? $chances->pot : $chances->position, $chances->value));
     }
 
     /**

@@ -58,20 +58,20 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     /**
      * @param int   $ball  about to be potted
      * @param float $leads what the shot leads on to when it is played well, 0–1
-     * @param bool  $exact the chance of the next pot worked out exactly; else all comes from StateValues
+     * @param int|null $step every so manieth node is used; all comes from StateValues when null
      */
     public function __construct(
         Rack $rack,
         private readonly StateValues $stateValues,
         int $ball,
         private readonly float $leads = 1.0,
-        private readonly bool $exact = true,
+        private readonly ?int $step = 1,
     ) {
         $this->simulator = $rack->simulator();
         $this->left = RemainingBalls::of($rack->layout)->without($ball);
         $this->proposals = new StrokeProposals($stateValues);
         $this->few = $this->left->count() <= self::FEW;
-        $this->nodes = new LazyGrid($this->simulator->geometry);
+        $this->nodes = new LazyGrid($this->simulator->geometry, $step ?? 1);
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
 
@@ -116,7 +116,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     private function isExact(): bool
     {
-        return $this->exact && !$this->stateValues->isOver($this->left);
+        return null !== $this->step && !$this->stateValues->isOver($this->left);
     }
 
     public function nodeAt(Point $place): NodeValue

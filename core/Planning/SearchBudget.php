@@ -14,13 +14,18 @@ final readonly class SearchBudget
     /** Orders gone through when a plan is looked at from shot to shot: each look sees others. */
     private const FEWER = 40;
 
+    /** Nodes of a 5 cm grid at which the chance of the next pot is worked out exactly: every one, every second. */
+    private const CLOSE = 1;
+    private const WIDE = 2;
+
     /**
      * @param bool $fine    state values worked out closely, side spin counted on
      * @param int  $choices balls and pockets looked into
      * @param int  $strokes tried for each
-     * @param int  $refined choices whose strokes are refined
+     * @param int  $refined strokes of a choice that are refined
      * @param int  $rounds  of the refinement
      * @param int  $tries   that the chances rest on
+     * @param int|null $step the chance of the next pot is worked out exactly at every so manieth node of a 5 cm grid; null for nowhere
      * @param int  $sets    of so many balls all orders are gone through
      * @param int  $orders  gone through where there are more
      * @param bool $steady  of nearly equal routes one whose own stop is good: what a player is shown must make sense as drawn
@@ -32,6 +37,7 @@ final readonly class SearchBudget
         public int $refined,
         public int $rounds,
         public int $tries,
+        public ?int $step,
         public int $sets = 8,
         public int $orders = 80,
         public bool $steady = true,
@@ -40,25 +46,25 @@ final readonly class SearchBudget
     /** A first line of shots: about a tenth of a second a shot. */
     public static function quick(): self
     {
-        return new self(false, 1, 6, 0, 0, 24, sets: 7, orders: 10);
+        return new self(false, 1, 6, 0, 0, 24, null, sets: 7, orders: 10);
     }
 
     /** What a season can afford: one to two seconds a shot. */
     public static function season(Game $game): self
     {
         // In any order there is so much to choose from that a coarser look at it does.
-        return $game->hasFixedOrder() ? new self(true, 3, 10, 1, 2, 96, steady: false) : new self(false, 3, 10, 1, 2, 96, steady: false);
+        return $game->hasFixedOrder() ? new self(true, 3, 10, 1, 2, 96, self::CLOSE, steady: false) : new self(false, 3, 10, 1, 2, 96, self::CLOSE, steady: false);
     }
 
     /** For the later shots of a plan: they will be planned anew when their turn comes. */
     public static function later(): self
     {
-        return new self(true, 2, 10, 1, 2, 400, orders: self::FEWER);
+        return new self(true, 2, 10, 1, 2, 400, self::WIDE, orders: self::FEWER);
     }
 
     /** For the shot that is played next. */
     public static function settled(): self
     {
-        return new self(true, 3, 14, 2, 3, 400, orders: self::FEWER);
+        return new self(true, 3, 14, 2, 3, 400, self::CLOSE, orders: self::FEWER);
     }
 }

@@ -226,6 +226,26 @@ final class AcceptanceWindow
         return $this->rung((int) round(log(max($speed, 0.01)) / log(self::RUNG)), 0);
     }
 
+    /**
+     * What has been worked out so far, for a window of the same ball and pocket elsewhere.
+     *
+     * @return array<string, list<array{float, float}>>
+     */
+    public function known(): array
+    {
+        return $this->known;
+    }
+
+    /**
+     * Takes over what another window of the same ball and pocket knows.
+     *
+     * @param array<string, list<array{float, float}>> $known
+     */
+    public function learn(array $known): void
+    {
+        $this->known += $known;
+    }
+
     /** Speed, m/s, that brings the ball to the pocket at the reading pace. */
     public function readingSpeed(): float
     {

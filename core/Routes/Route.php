@@ -35,6 +35,12 @@ final readonly class Route
         public ?FreedBall $freed = null,
     ) {}
 
+    /** The same with what playing it under errors came to. */
+    public function judged(RouteChances $chances, ?Pot $next, ?SpeedWindow $window): self
+    {
+        return new self($this->pot, $this->shot, $this->offset, $this->family, $this->stop, $this->travel, $chances, $next, $window, $this->freed);
+    }
+
     /** The same as a route that moves a ball on purpose. */
     public function moving(FreedBall $freed, RouteChances $chances): self
     {

@@ -29,4 +29,10 @@ final readonly class RouteChances
         public float $astray,
         public int $tries,
     ) {}
+
+    /** Of a route that has not been played yet. */
+    public static function none(): self
+    {
+        return new self(0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0);
+    }
 }

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Routes;
 
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Shot;
 
@@ -19,10 +20,13 @@ final class RouteMaker
     /** Side spin (radii) that is more than another's by less counts as the same. */
     private const MORE_SIDE = 0.05;
 
-    /** @var array<string, Route|null> routes made, by stroke and tries */
+    /** @var array<string, Route> routes judged, by stroke and tries */
     private array $made = [];
 
-    public function __construct(private readonly StrokeTrials $trials, private readonly int $most) {}
+    /** @var array<string, Route|null> routes not judged yet, by stroke; null for one that does not pot the ball after all */
+    private array $drawn = [];
+
+    public function __construct(private readonly StrokeTrials $trials, private readonly int $most, private readonly Processes $processes) {}
 
     /**
      * The best of each family.
@@ -33,27 +37,94 @@ final class RouteMaker
      */
     public function best(array $ranked, int $tries): array
     {
-        $routes = [];
+        $drawn = [];
+        $families = [];
         foreach ($ranked as $candidate) {
-            $key = $candidate->key() . " $tries";
-            $route = \array_key_exists($key, $this->made)
-                ? $this->made[$key]
-                : $this->made[$key] = $this->route($candidate, $tries);
-            if (null !== $route && !isset($routes[$route->family->key()])) {
-                $routes[$route->family->key()] = $route;
-                if (\count($routes) >= $this->most) {
+            // What is judged for good is what a player can set, and what is stored.
+            $candidate = $tries > StrokeTrials::MORE ? $this->settable($candidate) : $candidate;
+            $key = $candidate->key();
+            $route = \array_key_exists($key, $this->drawn) ? $this->drawn[$key] : $this->drawn[$key] = $this->drawn($candidate);
+            if (null !== $route && !isset($families[$route->family->key()])) {
+                $families[$route->family->key()] = true;
+                $drawn["$key $tries"] = $route;
+                if (\count($drawn) >= $this->most) {
                     break;
                 }
             }
         }
-        $routes = array_values($routes);
+        $this->judge(array_diff_key($drawn, $this->made), $tries);
+        $routes = array_map(fn(string $key): Route => $this->made[$key], array_keys($drawn));
         usort($routes, static fn(Route $p, Route $q): int => $q->chances->value <=> $p->chances->value);
 
         return self::simple($routes);
     }
 
+    /**
+     * Routes that were found apart from each other: for every pot the best of each family, by as many tries as any.
+     *
+     * @param list<Route> $routes
+     *
+     * @return list<Route>
+     */
+    public static function distinct(array $routes): array
+    {
+        $best = [];
+        foreach ($routes as $route) {
+            $key = "{$route->pot->ball} {$route->pot->pocket->value} {$route->family->key()}";
+            $other = $best[$key] ?? null;
+            $rank = [$route->chances->tries, $route->chances->value];
+            if (null === $other || $rank > [$other->chances->tries, $other->chances->value]) {
+                $best[$key] = $route;
+            }
+        }
+
+        return array_values($best);
+    }
+
+    private function settable(Candidate $candidate): Candidate
+    {
+        $simulator = $this->trials->rack->simulator();
+        $settable = $this->trials->aimed(TakeOver::settable($simulator, $candidate->aimed->stroke), $candidate->offset);
+
+        return $settable?->valued($candidate->value) ?? $candidate;
+    }
+
     /** A candidate as a route; null when it does not pot the ball after all. */
     public function route(Candidate $candidate, int $tries): ?Route
+    {
+        $route = $this->drawn($candidate);
+
+        return null === $route ? null : $this->judged($route, $tries);
+    }
+
+    /**
+     * @param array<string, Route> $routes by stroke and tries
+     */
+    private function judge(array $routes, int $tries): void
+    {
+        $pieces = array_map(fn(Route $route): \Closure => fn(): Route => $this->judged($route, $tries), array_values($routes));
+        // A few tries are done sooner than a process is made.
+        $judged = $tries <= StrokeTrials::MORE
+            ? array_map(static fn(\Closure $piece): Route => $piece(), $pieces)
+            : $this->processes->results($pieces);
+        foreach (array_keys($routes) as $n => $key) {
+            $this->made[$key] = $judged[$n];
+        }
+    }
+
+    private function judged(Route $route, int $tries): Route
+    {
+        $stroke = $route->shot->stroke();
+
+        return $route->judged(
+            $this->trials->chances($stroke, $this->trials->samples($tries)),
+            $this->trials->evaluator->next($route->stop->x, $route->stop->y),
+            $tries <= StrokeTrials::MORE ? null : $this->trials->window($stroke),
+        );
+    }
+
+    /** Played once and named. */
+    private function drawn(Candidate $candidate): ?Route
     {
         $aimed = $candidate->aimed;
         $whole = $this->trials->recorded($aimed);
@@ -64,18 +135,17 @@ final class RouteMaker
         $hit = $simulator->struck($this->trials->rack->layout, $aimed);
         $simulator->run($hit, record: true, stopAtHit: true);
         $cut = $this->trials->pot->window()->toward - $this->trials->cue->angleTo(new Point($hit->x[0], $hit->y[0]));
-        $stop = new Point($whole->x[0], $whole->y[0]);
 
         return new Route(
             $this->trials->target,
             Shot::of($aimed),
             $candidate->offset,
             Family::of($whole, $hit, $aimed, Angle::wrap($cut), $simulator->ball->radius),
-            $stop,
+            new Point($whole->x[0], $whole->y[0]),
             self::travel($whole, $hit->time),
-            $this->trials->chances($aimed, $this->trials->samples($tries)),
-            $this->trials->evaluator->next($stop->x, $stop->y),
-            $tries < StrokeTrials::MANY ? null : $this->trials->window($aimed),
+            RouteChances::none(),
+            null,
+            null,
         );
     }
 

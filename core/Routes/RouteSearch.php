@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Routes;
 
 use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\ErrorSample;
@@ -45,6 +46,7 @@ final class RouteSearch
     private const FAR_BEHIND = 0.08;
     private const BEHIND_THE_BEST = 0.03;
 
+    private readonly Processes $processes;
     private readonly StrokeTrials $trials;
     private readonly StrokeSweep $sweep;
     private readonly PatternSearch $pattern;
@@ -53,17 +55,20 @@ final class RouteSearch
     /**
      * @param PositionEvaluator|null $evaluator judges where the cue ball stops; the next ball alone when null
      * @param ErrorSamples           $errors    that strokes are judged under
+     * @param Processes|null         $processes that may share the work of from(); this one alone when null
      */
     public function __construct(
         Rack $rack,
         public readonly Pot $pot,
         ?PositionEvaluator $evaluator = null,
         ErrorSamples $errors = new ErrorSamples(),
+        ?Processes $processes = null,
     ) {
+        $this->processes = $processes ?? Processes::single();
         $this->trials = new StrokeTrials($rack, $pot, $evaluator ?? NextBallEvaluator::after($rack, $pot->ball), $errors);
         $this->sweep = new StrokeSweep($this->trials);
         $this->pattern = new PatternSearch($this->trials);
-        $this->maker = new RouteMaker($this->trials, self::KEPT);
+        $this->maker = new RouteMaker($this->trials, self::KEPT, $this->processes);
     }
 
     /**
@@ -112,11 +117,14 @@ final class RouteSearch
         $this->trials->evaluator->lookOn();
         $aimed = array_map(fn(Stroke $stroke): ?Candidate => $this->trials->aimed($stroke, 0.0), $strokes);
         $ranked = $this->evaluatedTwice(array_values(array_filter($aimed)), self::FIRST);
-        $settled = [];
-        foreach (\array_slice($ranked, 0, $refined) as $candidate) {
-            $behind = ($settled[0]->value ?? 0.0) - $candidate->value;
-            $settled[] = $this->pattern->refined($candidate, $behind > self::FAR_BEHIND ? 1 : $rounds, finer: true);
-        }
+        $settled = $this->processes->results(array_map(
+            fn(Candidate $candidate): \Closure => fn(): Candidate => $this->pattern->refined(
+                $candidate,
+                $ranked[0]->value - $candidate->value > self::FAR_BEHIND ? 1 : $rounds,
+                finer: true,
+            ),
+            \array_slice($ranked, 0, $refined),
+        ));
 
         return $this->maker->best(Candidate::ranked([...$settled, ...\array_slice($ranked, $refined)]), $tries);
     }

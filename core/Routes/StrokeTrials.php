@@ -121,8 +121,8 @@ final class StrokeTrials
      */
     public function samples(int $tries): array
     {
-        return self::MANY === $tries
-            ? \array_slice($this->errors->first(self::MANY + self::MORE), self::MORE)
+        return $tries > self::MORE
+            ? \array_slice($this->errors->first($tries + self::MORE), self::MORE)
             : $this->errors->first($tries);
     }
 

@@ -9,7 +9,9 @@ use ZigLane\Core\Aiming\AimRequest;
 use ZigLane\Core\Aiming\AimSolver;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Rack;
@@ -21,13 +23,25 @@ use ZigLane\Core\Rack\ShotSpec;
  */
 final class TakeOver
 {
-    private const STEPS = 6;
+    private const STEPS = 10;
 
     /** Rounded to what a player can set: lengths, and ball radii. */
     private const LENGTHS = 2;
     private const TIP = 2;
 
     private function __construct() {}
+
+    /** A stroke rounded to what a player can set. */
+    public static function settable(Simulator $simulator, Stroke $stroke): Stroke
+    {
+        $lengths = new TableLengths($simulator);
+
+        return new Stroke(
+            $lengths->toSpeed(round($lengths->ofSpeed($stroke->speed), self::LENGTHS)),
+            round($stroke->side, self::TIP),
+            round($stroke->height, self::TIP),
+        );
+    }
 
     /** @param Rack $rack as the shot finds it */
     public static function spec(Rack $rack, Pot $pot, Shot $shot): ShotSpec

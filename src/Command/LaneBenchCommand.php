@@ -21,6 +21,7 @@ final class LaneBenchCommand extends Command
 {
     protected function configure(): void
     {
+        $this->addOption('processes', null, InputOption::VALUE_REQUIRED, 'processes that share one plan', '1');
         $this->addOption('plans', null, InputOption::VALUE_NONE, 'also how planning grows with the balls');
         $this->addOption('curve', null, InputOption::VALUE_NONE, 'also how the cost of a shot grows with balls and speed');
     }
@@ -42,15 +43,16 @@ final class LaneBenchCommand extends Command
             'settledRoutesMs' => round($routes['settled']),
             'routeShots' => $routes['shots'],
         ];
-        $plans = $bench->plans();
+        $processes = (int) Say::number($input, 'processes', 1, 64);
+        $plans = $bench->plans(processes: $processes);
         $answer += [
             'firstPlanSeconds' => round($plans['first'], 2),
             'settledPlanSeconds' => round($plans['settled'], 1),
             'memoryMb' => round($plans['memory']),
         ];
         if (true === $input->getOption('plans')) {
-            foreach ([GameName::EightBall, GameName::StraightPool] as $game) {
-                $answer[$game->value] = array_map(static fn(float $v): float => round($v, 2), $bench->plans($game, 3));
+            foreach ([GameName::TenBall, GameName::EightBall, GameName::StraightPool] as $game) {
+                $answer[$game->value] = array_map(static fn(float $v): float => round($v, 2), $bench->plans($game, 3, $processes));
             }
             $answer['plans'] = $bench->planCurve();
         }

@@ -12,7 +12,10 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Planning\ClockDeadline;
 use ZigLane\Core\Planning\CountedDeadline;
+use ZigLane\Core\Planning\Deadline;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Files\RackFile;
@@ -30,8 +33,9 @@ final class LanePlanCommand extends Command
             'budget',
             null,
             InputOption::VALUE_REQUIRED,
-            'seconds to think, 15 or 25 by the game when not given; a first complete line is always made',
+            'seconds to think; a first complete line is always made. Until every shot is searched for when not given',
         );
+        $this->addOption('settled', null, InputOption::VALUE_NONE, 'until every shot is searched for: so it is, too, without a budget');
         $this->addOption(
             'steps',
             null,
@@ -51,15 +55,13 @@ final class LanePlanCommand extends Command
     {
         $file = $input->getArgument('file');
         try {
-            $budget = null === $input->getOption('budget') ? null : Say::number($input, 'budget', 0.0, 3600.0);
-            $steps = null === $input->getOption('steps') ? null : max(1, (int) Say::number($input, 'steps', 1, 1000));
             $errors = new ErrorSamples((int) Say::number($input, 'rng', 0, \PHP_INT_MAX));
             $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
             $began = microtime(true);
             $plan = null;
-            $search = null === $steps
-                ? PlanSearch::within($budget, $rack, errors: $errors)
-                : new PlanSearch($rack, deadline: new CountedDeadline($steps), errors: $errors);
+            $search = new PlanSearch($rack, deadline: self::deadline($input), errors: $errors, processes: Processes::atMost(
+                Processes::processors(),
+            ));
             foreach ($search->plans() as $n => $plan) {
                 Say::errors($output)->writeln(
                     \sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)),
@@ -72,5 +74,19 @@ final class LanePlanCommand extends Command
         Say::json($output, null === $plan ? [] : PlanFile::describe($plan));
 
         return Command::SUCCESS;
+    }
+
+    /** @throws InvalidInput */
+    private static function deadline(InputInterface $input): ?Deadline
+    {
+        $budget = null === $input->getOption('budget') ? null : Say::number($input, 'budget', 0.0, 3600.0);
+        $steps = null === $input->getOption('steps') ? null : max(1, (int) Say::number($input, 'steps', 1, 1000));
+
+        return match (true) {
+            true === $input->getOption('settled') => null,
+            null !== $steps => new CountedDeadline($steps),
+            null !== $budget => new ClockDeadline($budget),
+            default => null,
+        };
     }
 }

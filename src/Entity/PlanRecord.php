@@ -52,10 +52,6 @@ class PlanRecord
     #[ORM\Column(type: Types::TEXT, length: 16777215)]
     private string $pins;
 
-    /** Seconds to think. */
-    #[ORM\Column(type: Types::FLOAT)]
-    private float $budget;
-
     /** The best so far, as Core\Files\PlanFile describes it; null before the first. */
     #[ORM\Column(type: Types::TEXT, length: 16777215, nullable: true)]
     private ?string $result = null; // @phpstan-ignore property.unusedType (workers write it)
@@ -88,7 +84,6 @@ class PlanRecord
         string $sameAs,
         string $document,
         string $pins,
-        float $budget,
         string $visitor,
         \DateTimeImmutable $now,
     ) {
@@ -96,7 +91,6 @@ class PlanRecord
         $this->sameAs = $sameAs;
         $this->document = $document;
         $this->pins = $pins;
-        $this->budget = $budget;
         $this->visitor = $visitor;
         $this->createdAt = $now;
     }
@@ -135,11 +129,6 @@ class PlanRecord
     public function pins(): string
     {
         return $this->pins;
-    }
-
-    public function budget(): float
-    {
-        return $this->budget;
     }
 
     public function result(): ?string

@@ -15,7 +15,6 @@ use ZigLane\App\Rack\RackStore;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\PlanConstraints;
-use ZigLane\Core\Planning\PlanSearch;
 
 /**
  * Takes orders for plans. The work itself is done by workers: see Turns for whose plan is next, PlanRackHandler for the work.
@@ -44,9 +43,8 @@ final class PlanDesk
      *
      * @throws TooMany when this visitor, this rack or all together have too many waiting
      */
-    public function ask(OpenRack $open, PlanConstraints $pins, string $visitor, bool $again = false, ?float $budget = null): PlanRecord
+    public function ask(OpenRack $open, PlanConstraints $pins, string $visitor, bool $again = false): PlanRecord
     {
-        $budget ??= PlanSearch::budget($open->rack);
         // The name and legs that are not kept make no difference to a plan.
         $document = RackStore::encode($open->rack->withLegs(\array_slice($open->rack->legs, 0, $pins->keep)));
         $pinned = json_encode(ConstraintsFile::write($pins, $open->rack), \JSON_THROW_ON_ERROR);
@@ -59,7 +57,6 @@ final class PlanDesk
             $pinned,
             $visitor,
             $again,
-            $budget,
         ): PlanRecord {
             // Two requests at once for the same: the second waits here and then finds the first one's order.
             $rack = $this->entities->find(
@@ -77,7 +74,7 @@ final class PlanDesk
                 }
             }
             $this->assertRoom($rack->id(), $visitor);
-            $plan = new PlanRecord($rack, $same, $document, $pinned, $budget, $visitor, $this->clock->now());
+            $plan = new PlanRecord($rack, $same, $document, $pinned, $visitor, $this->clock->now());
             $this->entities->persist($plan);
             $this->entities->flush();
             $this->entities->createQuery(

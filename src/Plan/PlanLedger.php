@@ -20,7 +20,7 @@ final readonly class PlanLedger
     /**
      * Begins a plan.
      *
-     * @return array{crashes: int, document: string, pins: string, budget: float}|null
+     * @return array{crashes: int, document: string, pins: string}|null
      *               null when it is not to be worked on: stopped, done or gone
      *
      * @throws GivenUp when it ended its worker too often
@@ -29,7 +29,7 @@ final readonly class PlanLedger
     {
         $job = $this->database->transactional(function () use ($id, $worker): ?array {
             $row = $this->database->fetchAssociative(
-                'SELECT state, document, pins, budget, crashes FROM plan WHERE id = ? FOR UPDATE',
+                'SELECT state, document, pins, crashes FROM plan WHERE id = ? FOR UPDATE',
                 [$id],
             );
             if (false === $row || !\in_array($row['state'], PlanRecord::UNDER_WAY, true)) {
@@ -46,7 +46,6 @@ final readonly class PlanLedger
                 'crashes' => $crashes,
                 'document' => \is_string($row['document']) ? $row['document'] : '',
                 'pins' => \is_string($row['pins']) ? $row['pins'] : '',
-                'budget' => is_numeric($row['budget']) ? (float) $row['budget'] : 0.0,
             ];
         });
         if (null !== $job && $job['crashes'] >= self::MOST_CRASHES) {
@@ -69,6 +68,14 @@ final readonly class PlanLedger
         );
 
         return self::isWanted($this->database, $id, $worker);
+    }
+
+    /** Plans that are being worked on. */
+    public function running(): int
+    {
+        $many = $this->database->fetchOne('SELECT COUNT(*) FROM plan WHERE state = ?', [PlanRecord::RUNNING]);
+
+        return is_numeric($many) ? (int) $many : 0;
     }
 
     /** Whether a worker is to go on with a plan. */

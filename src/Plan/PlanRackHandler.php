@@ -17,6 +17,7 @@ use ZigLane\App\Worker\Reason;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
@@ -97,7 +98,7 @@ final readonly class PlanRackHandler
     }
 
     /**
-     * @param array{crashes: int, document: string, pins: string, budget: float} $job
+     * @param array{crashes: int, document: string, pins: string} $job
      *
      * @throws InvalidInput
      * @throws Interrupted
@@ -107,7 +108,7 @@ final readonly class PlanRackHandler
         $began = microtime(true);
         $rack = RackFile::read(JsonText::decode($job['document'], \PHP_INT_MAX));
         $pins = ConstraintsFile::read(json_decode($job['pins'], true, 16, \JSON_THROW_ON_ERROR), $rack);
-        $plans = PlanSearch::within($job['budget'], $rack, $pins)->plans();
+        $plans = (new PlanSearch($rack, $pins, processes: Processes::asAllowed($this->share(...))))->plans();
         $this->heart->during(static fn() => $plans->rewind());
         while ($plans->valid()) {
             $result = json_encode(
@@ -119,6 +120,12 @@ final readonly class PlanRackHandler
             }
             $this->heart->during(static fn() => $plans->next());
         }
+    }
+
+    /** Processors for one plan: all of them while it is the only one, else its share. */
+    private function share(): int
+    {
+        return max(1, intdiv(Processes::processors(), max(1, $this->ledger->running())));
     }
 
     /** Says why on the plan, and leaves the message with those that failed, where a person sees it. */

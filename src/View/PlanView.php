@@ -112,10 +112,10 @@ final readonly class PlanView
         return true === $this->record?->isUnderWay();
     }
 
-    /** Share of the time to think that is used up. */
-    public function progress(): int
+    /** Shots that have been searched for. */
+    public function searched(): int
     {
-        return null === $this->record ? 0 : (int) min(100, 100 * $this->record->seconds() / max(1.0, $this->record->budget()));
+        return \count(array_filter($this->shots, static fn(array $shot): bool => !$shot['rough']));
     }
 
     /**

@@ -161,8 +161,8 @@ final class PlanTest extends AppTestCase
             $open[] = $this->open($this->stored(['name' => "Rack $n"] + self::RACK));
         }
         $desk = self::service(PlanDesk::class);
-        $mine = array_map(static fn($o) => $desk->ask($o, new PlanConstraints(), 'me', budget: 0.1), \array_slice($open, 0, 3));
-        $yours = $desk->ask($open[3], new PlanConstraints(), 'you', budget: 0.1);
+        $mine = array_map(static fn($o) => $desk->ask($o, new PlanConstraints(), 'me'), \array_slice($open, 0, 3));
+        $yours = $desk->ask($open[3], new PlanConstraints(), 'you');
         self::assertSame(2, self::waiting(), 'one of each');
         self::assertSame([0, 2, 3, 1], array_map(fn(PlanRecord $p): int => $desk->ahead($this->fresh($p)), [...$mine, $yours]));
         self::consume(messages: 2);

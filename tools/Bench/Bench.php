@@ -8,6 +8,7 @@ use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Aiming\AimSolver;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\PlanSearch;
@@ -130,12 +131,12 @@ final readonly class Bench
      *
      * @return array{first: float, settled: float, memory: float} s to the first complete line and to the settled one; MB
      */
-    public function plans(GameName $game = GameName::NineBall, int $racks = 5): array
+    public function plans(GameName $game = GameName::NineBall, int $racks = 5, int $processes = 1): array
     {
         $first = $settled = [];
         for ($n = 0; $n <= $racks; ++$n) {
             $rack = FreshRack::broken($game, 500 + $n, Player::of(Level::League))->rack->withBallInHand(true);
-            [$one, $all] = self::plan($rack);
+            [$one, $all] = self::plan($rack, $processes);
             // The first one warms up.
             if ($n > 0) {
                 $first[] = $one;
@@ -169,12 +170,13 @@ final readonly class Bench
     /**
      * @return array{float, float, float} s to the first and the last plan, and its chance
      */
-    private static function plan(Rack $rack): array
+    private static function plan(Rack $rack, int $processes = 1): array
     {
         $began = hrtime(true);
         $first = null;
         $runOut = 0.0;
-        foreach (PlanSearch::within(null, $rack)->plans() as $plan) {
+        $search = new PlanSearch($rack, processes: Processes::atMost($processes));
+        foreach ($search->plans() as $plan) {
             $first ??= (hrtime(true) - $began) / 1e9;
             $runOut = $plan->runOut;
         }

@@ -41,8 +41,11 @@ final class ArrivalGrid
     /** @var list<Stroke|null> by roll, side, speed and distance: see ArrivalIndex::strokeEntry() */
     public readonly array $strokes;
 
+    public readonly Departures $departures;
+
     public function __construct(Simulator $simulator)
     {
+        $this->departures = new Departures($simulator);
         $speeds = [];
         for ($k = 0; $k < ArrivalSteps::SPEEDS; ++$k) {
             $speeds[] = ArrivalSteps::SLOWEST * ArrivalSteps::RUNG ** $k;

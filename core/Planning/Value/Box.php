@@ -14,7 +14,7 @@ final readonly class Box
     public function __construct(public float $left, public float $right, public float $low, public float $high) {}
 
     /**
-     * @param non-empty-list<float> $way   its corners as x and y in turn, m
+     * @param list<float> $way   its corners as x and y in turn, m
      * @param float                 $reach how far from the way, m
      */
     public static function around(array $way, float $reach): self

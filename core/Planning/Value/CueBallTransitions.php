@@ -6,9 +6,9 @@ namespace ZigLane\Core\Planning\Value;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Parallel\Packed;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
 
@@ -74,27 +74,91 @@ final class CueBallTransitions
 
     private readonly Simulator $simulator;
 
-    public function __construct(private readonly PlanningGrids $grids, Layout $layout, Pot $pot, public readonly bool $fine = true)
+    private function __construct(private readonly PlanningGrids $grids, Layout $layout, Pot $pot, public readonly bool $fine)
     {
-        $simulator = $this->simulator = $grids->simulator;
+        $this->simulator = $grids->simulator;
         $this->from = $layout->ball($pot->ball);
-        $mouth = $simulator->geometry->pocket($pot->pocket)->mouthMiddle();
-        $this->toward = $this->from->angleTo($mouth);
-        $need = sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $this->from->distanceTo($mouth)) * 1.4;
+        $this->toward = $this->from->angleTo($this->simulator->geometry->pocket($pot->pocket)->mouthMiddle());
+    }
+
+    /** Played. */
+    public static function of(PlanningGrids $grids, Layout $layout, Pot $pot, bool $fine): self
+    {
+        $made = new self($grids, $layout, $pot, $fine);
+        $made->play($made->from->distanceTo($grids->simulator->geometry->pocket($pot->pocket)->mouthMiddle()));
+
+        return $made;
+    }
+
+    /** As packed() wrote it. */
+    public static function unpacked(string $bytes, PlanningGrids $grids, Layout $layout, Pot $pot, bool $fine): self
+    {
+        $made = new self($grids, $layout, $pot, $fine);
+        $packed = new Packed($bytes);
+        $made->slowest = $packed->integers();
+        $made->run = $packed->integers();
+        $made->x = $packed->floats();
+        $made->y = $packed->floats();
+        $made->stop = $packed->floats();
+        $lengths = $packed->integers();
+        $corners = $packed->floats();
+        $at = 0;
+        foreach ($lengths as $length) {
+            $made->ways[] = \array_slice($corners, $at, $length);
+            $at += $length;
+        }
+        $made->finish();
+
+        return $made;
+    }
+
+    /** Everything in it, for another process. */
+    public function packed(): string
+    {
+        $packed = new Packed();
+        $packed->addIntegers($this->slowest);
+        $packed->addIntegers($this->run);
+        $packed->addFloats($this->x);
+        $packed->addFloats($this->y);
+        $packed->addFloats($this->stop);
+        $packed->addIntegers(array_map(\count(...), $this->ways));
+        $packed->addFloats(array_merge(...$this->ways));
+
+        return $packed->bytes();
+    }
+
+    /** @param float $distance of the ball from the pocket, m */
+    private function play(float $distance): void
+    {
+        $simulator = $this->simulator;
+        $need = sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $distance) * 1.4;
         $push = (1 + $simulator->ball->restitution) / 2;
         for ($c = 0; $c < ArrivalGrid::CUTS; ++$c) {
             $cut = deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
             $slowest = ArrivalSteps::SPEEDS;
-            if ($this->hasRoom($cut) && ($fine || 0 === $c % self::COARSE)) {
+            if ($this->hasRoom($cut) && ($this->fine || 0 === $c % self::COARSE)) {
                 $least = $need / (cos($cut) * $push);
                 $slowest = (int) max(0, min(ArrivalSteps::SPEEDS, ceil(log($least / ArrivalSteps::SLOWEST) / log(ArrivalSteps::RUNG))));
             }
             $this->slowest[] = $slowest;
-            foreach (ArrivalSteps::ROLLS as $roll) {
-                foreach (ArrivalSteps::SIDES as $side) {
-                    $this->ladder($cut, $roll, $side, $fine || 0.0 === $side ? $slowest : ArrivalSteps::SPEEDS);
-                }
+            foreach (ArrivalIndex::all() as $index) {
+                $this->ladder($cut, $index, $index->entry($c), $this->fine || 0 === $index->side ? $slowest : ArrivalSteps::SPEEDS);
             }
+        }
+        $this->finish();
+    }
+
+    /** What follows from where the cue ball stops and from its ways. */
+    private function finish(): void
+    {
+        foreach ($this->ways as $way) {
+            $this->boxes[] = Box::around($way, 2 * $this->simulator->ball->radius);
+        }
+        foreach ($this->x as $entry => $x) {
+            $cell = $x > 0.0 ? $this->grids->positions->cell($x, $this->y[$entry]) : null;
+            $this->node[] = $cell->node ?? -1;
+            $this->s[] = $cell->along ?? 0.0;
+            $this->t[] = $cell->across ?? 0.0;
         }
     }
 
@@ -149,8 +213,10 @@ final class CueBallTransitions
         return $place->x > $reach && $place->y > $reach && $place->x < $g->length - $reach && $place->y < $g->width - $reach;
     }
 
-    private function ladder(float $cut, float $roll, float $side, int $slowest): void
+    /** All speeds of one kind of arrival, from its first entry on. */
+    private function ladder(float $cut, ArrivalIndex $index, int $base, int $slowest): void
     {
+        $arrivals = $this->grids->arrivals;
         $k = ArrivalSteps::SPEEDS - 1;
         $xs = $ys = $runs = $stops = [];
         while ($k >= 0) {
@@ -159,11 +225,19 @@ final class CueBallTransitions
                 --$k;
                 continue;
             }
-            $state = $this->played($cut, $roll, $side, $this->grids->arrivals->speeds[$k]);
+            // The cue ball alone: the ball it has hit is on its way to the pocket.
+            $state = $arrivals->departures->cueBall(
+                $base + $k,
+                $cut,
+                $index->arrival($arrivals->speeds[$k]),
+                $this->from->x,
+                $this->from->y,
+                $this->toward,
+            );
+            $this->simulator->run($state, record: true);
             $down = $state->isDown(0);
             [$way, $energy] = $this->way($state);
             $this->ways[] = $way;
-            $this->boxes[] = Box::around($way, 2 * $this->simulator->ball->radius);
             $run = \count($this->ways) - 1;
             $chords = (\count($way) >> 1) - 1;
             [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [
@@ -184,48 +258,7 @@ final class CueBallTransitions
             $this->y[] = $ys[$k];
             $this->run[] = $runs[$k];
             $this->stop[] = $stops[$k];
-            $cell = $xs[$k] > 0.0 ? $this->grids->positions->cell($xs[$k], $ys[$k]) : null;
-            $this->node[] = $cell->node ?? -1;
-            $this->s[] = $cell->along ?? 0.0;
-            $this->t[] = $cell->across ?? 0.0;
         }
-    }
-
-    /** The cue ball arrives, recorded; the contact is turned so that throw is made good. */
-    private function played(float $cut, float $roll, float $side, float $speed): BallStates
-    {
-        $way = $this->toward - $cut;
-        $vx = $speed * cos($way);
-        $vy = $speed * sin($way);
-        $r = $this->simulator->ball->radius;
-        $arriving = new Motion($vx, $vy, -$roll * $vy / $r, $roll * $vx / $r, -$side * $speed / $r);
-        $hit = $this->arriving($this->toward, $arriving);
-        $this->simulator->run($hit, stopAtHit: true);
-        if (hypot($hit->vx[1], $hit->vy[1]) > 1e-6) {
-            $hit = $this->arriving(2 * $this->toward - atan2($hit->vy[1], $hit->vx[1]), $arriving);
-            $this->simulator->run($hit, stopAtHit: true);
-        }
-        // From here on the cue ball alone: the ball it has hit is on its way to the pocket.
-        $state = new BallStates();
-        $state->add($hit->x[0], $hit->y[0], $hit->motion(0));
-        $this->simulator->run($state, record: true);
-
-        return $state;
-    }
-
-    /** The cue ball about to touch the ball, with the line of centres turned so. */
-    private function arriving(float $line, Motion $arriving): BallStates
-    {
-        $r = $this->simulator->ball->radius;
-        $state = new BallStates();
-        $state->add(
-            $this->from->x - (2 * $r + 1e-7) * cos($line),
-            $this->from->y - (2 * $r + 1e-7) * sin($line),
-            $arriving,
-        );
-        $state->add($this->from->x, $this->from->y);
-
-        return $state;
     }
 
     /**

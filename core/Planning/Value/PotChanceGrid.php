@@ -37,7 +37,7 @@ final class PotChanceGrid
 
     /** Paces that are told apart: speeds of the ball as it leaves, m/s, from which the next one counts; speeds asked for. */
     public const FASTER = [1.9, 2.9];
-    private const ASKED = [1.52, 2.31, 3.52];
+    public const ASKED = [1.52, 2.31, 3.52];
 
     /** By so much errors of a stroke of that pace are larger: cue speeds of about 3 and 4.5 m/s, see Player::errors(). */
     private const LARGER = [1.0, 1.06, 1.3];
@@ -92,21 +92,21 @@ final class PotChanceGrid
     /** Balls that may hinder the ball on its way, one bit each. */
     public readonly int $lane;
 
-    private readonly PotChance $pot;
+    private readonly PotChance $chance;
     private readonly Simulator $simulator;
     private readonly Point $ghost;
 
     /** @var array<int, Point> the others by number */
     private readonly array $others;
 
-    public function __construct(PlanningCache $cache, Layout $layout, Pot $pot, Player $player)
+    public function __construct(PlanningCache $cache, Layout $layout, public readonly Pot $pot, Player $player)
     {
         $this->simulator = $cache->simulator;
         $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $pot->ball => true]));
         $this->alone = $cache->window($layout, $pot);
         $this->at = $layout->ball($pot->ball);
         $this->diameter = 2 * $this->simulator->ball->radius;
-        $this->pot = new PotChance($this->simulator, $only, $pot, $player, $this->alone);
+        $this->chance = new PotChance($this->simulator, $only, $pot, $player, $this->alone);
         $this->ghost = $this->at->toward($this->alone->toward, -$this->diameter);
         $this->others = array_diff_key($layout->balls, [BallId::CUE => true, $pot->ball => true]);
         $lane = 0;
@@ -132,22 +132,22 @@ final class PotChanceGrid
         $dx = $this->ghost->x - $x;
         $dy = $this->ghost->y - $y;
         $long = sqrt($dx * $dx + $dy * $dy);
-        if ($long < self::NEAREST || !$this->pot->free($x, $y)) {
+        if ($long < self::NEAREST || !$this->chance->free($x, $y)) {
             return;
         }
-        $cut = $this->pot->cutFrom($x, $y);
+        $cut = $this->chance->cutFrom($x, $y);
         if (abs($cut) > self::THINNEST) {
             return;
         }
         $cue = new Point($x, $y);
-        $stroke = new Stroke($this->pot->readingSpeed($x, $y), 0.0, Defaults::READING_TIP);
+        $stroke = new Stroke($this->chance->readingSpeed($x, $y), 0.0, Defaults::READING_TIP);
         $way = atan2($dy, $dx);
         $aimed = new AimedStroke($way, $stroke);
         $elevation = LeastElevation::at($cue, [], $aimed, $this->simulator->geometry, $this->simulator->ball);
         if (!is_finite($elevation)) {
             return;
         }
-        $error = $this->pot->errors($cue, new AimedStroke($way, $stroke->raised($elevation)));
+        $error = $this->chance->errors($cue, new AimedStroke($way, $stroke->raised($elevation)));
         $step = (rad2deg($cut) + ArrivalGrid::WIDEST) / ArrivalGrid::CUT_STEP;
         $lower = (int) max(0, min(ArrivalGrid::CUTS - 2, floor($step)));
         $this->place[$node] = \count($this->nodes);

@@ -38,6 +38,9 @@ final class Pots
     /** @var array<int, list<PotOption>> by ball */
     private array $pots = [];
 
+    /** @var array<int, list<PotChanceGrid>> by ball */
+    private array $counted = [];
+
     /** Balls that only a broken cluster lets go, and those they touch; one bit each. */
     public readonly int $cluster;
 
@@ -52,6 +55,18 @@ final class Pots
     ) {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
+        $own = $this->game->ownBalls($this->layout);
+        $pots = [];
+        foreach ($own as $ball) {
+            $pocket = $constraints->pockets[$ball] ?? null;
+            array_push($pots, ...array_map(static fn(Pocket $p): Pot => new Pot($ball, $p), null === $pocket ? Pocket::cases() : [$pocket]));
+        }
+        $cache->prepareWindows($this->layout, $pots, PotChanceGrid::ASKED);
+        $cache->prepare(
+            $this->layout,
+            array_map(static fn(PotChanceGrid $grid): Pot => $grid->pot, array_merge(...array_map($this->counted(...), $own))),
+            $fine,
+        );
         $this->cluster = $this->clusters();
     }
 
@@ -62,35 +77,47 @@ final class Pots
      */
     public function of(int $ball): array
     {
-        if (!isset($this->pots[$ball])) {
-            $this->pots[$ball] = [];
-            $fields = [];
-            $remaining = $this->remaining($ball);
-            foreach (isset($this->constraints->pockets[$ball]) ? [$this->constraints->pockets[$ball]] : Pocket::cases() as $pocket) {
-                $pot = new Pot($ball, $pocket);
-                $chanceGrid = new PotChanceGrid($this->cache, $this->layout, $pot, $this->rack->player);
-                if ([] !== $chanceGrid->nodes) {
-                    $fields[] = [$chanceGrid->room($remaining), $pot, $chanceGrid];
-                }
+        return $this->pots[$ball] ??= array_map(function (PotChanceGrid $grid) use ($ball): PotOption {
+            $transitions = $this->cache->transitions($this->layout, $grid->pot, $this->fine);
+
+            return new PotOption($grid->pot, $transitions, $grid, $transitions->touched($this->layout, $ball));
+        }, $this->counted($ball));
+    }
+
+    /**
+     * The pockets of a ball that are counted on, the best first.
+     *
+     * @return list<PotChanceGrid>
+     */
+    private function counted(int $ball): array
+    {
+        if (isset($this->counted[$ball])) {
+            return $this->counted[$ball];
+        }
+        $grids = [];
+        foreach (isset($this->constraints->pockets[$ball]) ? [$this->constraints->pockets[$ball]] : Pocket::cases() as $pocket) {
+            $grid = new PotChanceGrid($this->cache, $this->layout, new Pot($ball, $pocket), $this->rack->player);
+            if ([] !== $grid->nodes) {
+                $grids[] = $grid;
             }
-            if ([] === array_filter($fields, static fn(array $f): bool => $f[0] > 0.0)) {
-                // Others will always be in its way: what it could do without them.
-                $fields = array_map(static fn(array $f): array => [$f[2]->room(0), $f[1], $f[2]], $fields);
-            }
-            usort($fields, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
-            foreach (\array_slice(
-                $fields,
-                0,
-                $this->fine && $this->game->hasFixedOrder() ? self::POCKETS : self::FEWER,
-            ) as [$room, $pot, $chanceGrid]) {
-                if ($room > self::LEAST_ROOM * $fields[0][0] && $room > 0.0) {
-                    $transitions = $this->cache->transitions($this->layout, $pot, $this->fine);
-                    $this->pots[$ball][] = new PotOption($pot, $transitions, $chanceGrid, $transitions->touched($this->layout, $ball));
-                }
+        }
+        $remaining = $this->remaining($ball);
+        $rooms = array_map(static fn(PotChanceGrid $grid): float => $grid->room($remaining), $grids);
+        if ([] === array_filter($rooms)) {
+            // Others will always be in its way: what it could do without them.
+            $rooms = array_map(static fn(PotChanceGrid $grid): float => $grid->room(0), $grids);
+        }
+        arsort($rooms);
+        $most = $this->fine && $this->game->hasFixedOrder() ? self::POCKETS : self::FEWER;
+        $least = self::LEAST_ROOM * ([] === $rooms ? 0.0 : max($rooms));
+        $enough = [];
+        foreach (\array_slice($rooms, 0, $most, true) as $n => $room) {
+            if ($room > $least && $room > 0.0 && isset($grids[$n])) {
+                $enough[] = $grids[$n];
             }
         }
 
-        return $this->pots[$ball];
+        return $this->counted[$ball] = $enough;
     }
 
     /** The tables of one pot; null when it is not counted on. */

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteSummary;
+use ZigLane\Core\Routes\TakeOver;
+
+/**
+ * Makes the shots of a plan out of what a planner chooses, one from where the other leaves the balls.
+ */
+final readonly class LineMaker
+{
+    private LinePlayer $player;
+
+    public function __construct(Rack $rack)
+    {
+        $this->player = LinePlayer::for($rack);
+    }
+
+    /** A line from a choice to the end, each shot chosen by one planner. */
+    public function toTheEnd(Planner $planner, Rack $rack, ?ChosenShot $choice): ShotLine
+    {
+        $shots = [];
+        while (null !== $choice) {
+            $step = $this->step($planner, $rack, $choice, null, false);
+            $shots[] = $step->shot;
+            $rack = $step->after ?? $rack;
+            $choice = $step->next;
+        }
+
+        return new ShotLine($shots, $rack);
+    }
+
+    /**
+     * One shot of the line: the first way to play it that leaves a table to go on from.
+     *
+     * @param SearchBudget|null $budget  of what comes next; the planner's own when null
+     * @param bool              $settled whether the choice was searched for closely
+     */
+    public function step(Planner $planner, Rack $rack, ChosenShot $choice, ?SearchBudget $budget, bool $settled): LineStep
+    {
+        $first = null;
+        foreach ($choice->ways() as $way) {
+            $shot = $this->shot($planner, $rack, $way, $settled);
+            $after = $this->after($rack, $shot);
+            if (null !== $after && $rack->rules()->isOver($after->layout)) {
+                // What ends the rack must be the ball that was shot: another one that happens to fall is luck.
+                if ($rack->rules()->isOver($rack->layout->without($shot->pot->ball))) {
+                    return new LineStep($shot, $after, null);
+                }
+                $first ??= new LineStep($shot, $after, null);
+                continue;
+            }
+            $next = null === $after ? null : $planner->next($after, $budget);
+            if (null !== $next) {
+                return new LineStep($shot, $after, $next);
+            }
+            $first ??= new LineStep($shot, $after, null);
+        }
+
+        return $first;
+    }
+
+    private function after(Rack $rack, PlannedShot $shot): ?Rack
+    {
+        $after = $this->player->leg(1, $shot->spec, $rack->layout, $rack->rules())->after();
+
+        return null === $after || !$after->has(BallId::CUE) ? null : $rack->withLayout($after);
+    }
+
+    private function shot(Planner $planner, Rack $rack, ChosenShot $choice, bool $settled): PlannedShot
+    {
+        $route = $choice->route;
+        $spec = $this->spec($rack, $route);
+        $stateValues = $choice->stateValues;
+        $left = $choice->left();
+        $last = [] === $stateValues->values($left);
+        $leads = $planner->leads($rack, $route->pot);
+        $after = $this->player->leg(1, $spec, $rack->layout, $rack->rules())->after();
+
+        return new PlannedShot(
+            $route->pot,
+            $spec,
+            $rack->layout,
+            new ShotChances(
+                $route->chances->pot,
+                $last ? $route->chances->pot : $route->chances->position,
+                $route->chances->value,
+            ),
+            $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::POSITION * $leads),
+            $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::HEART * $leads),
+            $after?->has(BallId::CUE) ? $after->ball(BallId::CUE) : $route->stop,
+            $route->family,
+            [...($settled ? [RouteSummary::of($route)] : []), ...ShotPurpose::of($rack, $choice)],
+            $settled,
+        );
+    }
+
+    /** The route as a leg states it; with its bare direction where rounding would lose the pot. */
+    private function spec(Rack $rack, Route $route): ShotSpec
+    {
+        $spec = TakeOver::spec($rack, $route->pot, $route->shot);
+        if (LegState::Holds === $this->player->leg(1, $spec, $rack->layout, $rack->rules())->state) {
+            return $spec;
+        }
+
+        return new ShotSpec(
+            rad2deg($route->shot->aim),
+            null,
+            null,
+            0.0,
+            Speed::metresPerSecond($route->shot->speed),
+            $route->shot->tip,
+            rad2deg($route->shot->elevation),
+        );
+    }
+}
