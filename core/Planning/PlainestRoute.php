@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\Route;
 use ZigLane\Core\Routes\Style;
 
@@ -18,6 +19,9 @@ final class PlainestRoute
     /** The last ball needs no position: there the plain way is worth a point, about what 400 tries can tell. */
     private const AS_GOOD_AT_THE_END = 0.01;
 
+    /** So much further from ball to ball is no shorter way, m. */
+    private const DETOUR = 0.3;
+
     /** For a stop that keeps this share of what a route promises, so much of its value is given up. */
     private const PROMISE = 0.9;
     private const STEADY = 0.03;
@@ -29,11 +33,12 @@ final class PlainestRoute
      * one that leaves little when it is played exactly, and is good only by its misses, gives way to one that is nearly as good
      * and leaves what it promises.
      *
+     * @param Rack                         $rack   as the shot finds it
      * @param non-empty-list<Route>        $routes the best first
      * @param (\Closure(Route): float)|null $leaves what a route leaves when it is played exactly, 0–1; null when the stop does not
      *                                             count
      */
-    public static function among(array $routes, ?\Closure $leaves): Route
+    public static function among(Rack $rack, array $routes, ?\Closure $leaves): Route
     {
         $best = $routes[0];
         if (null !== $leaves) {
@@ -48,12 +53,31 @@ final class PlainestRoute
             $routes,
             static fn(Route $r): bool => $r->chances->tries === $best->chances->tries && $r->chances->value >= $least,
         );
+        $alike = self::onTheWay($rack, array_values($alike));
         $style = new Style();
         usort($alike, static fn(Route $a, Route $b): int => null === $best->next
             ? self::effort($a) <=> self::effort($b)
             : $style->liking($b) <=> $style->liking($a));
 
         return $alike[0];
+    }
+
+    /**
+     * Of routes that begin with different balls those from which it is not far to the others.
+     *
+     * @param list<Route> $routes
+     *
+     * @return list<Route>
+     */
+    private static function onTheWay(Rack $rack, array $routes): array
+    {
+        $far = [];
+        foreach ($routes as $route) {
+            $far[$route->pot->ball] ??= Tour::through($rack, $route->pot->ball);
+        }
+        $least = [] === $far ? 0.0 : min($far);
+
+        return array_values(array_filter($routes, static fn(Route $r): bool => $far[$r->pot->ball] <= $least + self::DETOUR));
     }
 
     /**

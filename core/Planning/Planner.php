@@ -95,7 +95,7 @@ final class Planner
             $routes,
             static fn(Route $a, Route $b): int => [$b->chances->tries, $b->chances->value] <=> [$a->chances->tries, $a->chances->value],
         );
-        $chosen = PlainestRoute::among($routes, $budget->steady ? fn(Route $route): float => $this->leaves($rack, $route, $budget) : null);
+        $chosen = PlainestRoute::among($rack, $routes, $budget->steady ? fn(Route $route): float => $this->leaves($rack, $route, $budget) : null);
 
         return new ChosenShot(
             $chosen,
@@ -147,7 +147,12 @@ final class Planner
         $found = array_values(array_filter($found));
         usort($found, static fn(SearchedPot $a, SearchedPot $b): int => $b->best()->chances->value <=> $a->best()->chances->value);
         if ($budget->refined > 0 && [] !== $found) {
-            $seeds = array_map(self::strokeOf(...), \array_slice($found[0]->routes, 0, self::SEEDS));
+            $routes = $found[0]->routes;
+            if ($this->values->of($rack)->isOver(RemainingBalls::of($rack->layout)->without($routes[0]->pot->ball))) {
+                // Nothing comes after it: what is simple first.
+                usort($routes, static fn(Route $a, Route $b): int => abs($a->shot->tip->side) <=> abs($b->shot->tip->side));
+            }
+            $seeds = array_map(self::strokeOf(...), \array_slice($routes, 0, self::SEEDS));
             $found[0] = $found[0]->again($seeds, $budget->refined, $budget->rounds, $budget->tries);
         }
 

@@ -45,10 +45,6 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     /** @var array<int, PotChance> by ball · 8 + pocket */
     private array $pots = [];
 
-    /** With this many balls left or fewer, tables on which some were moved are looked at as they then lie. */
-    private const FEW = 2;
-
-    private readonly bool $few;
     private readonly Rack $after;
     private readonly Simulator $simulator;
 
@@ -70,7 +66,6 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         $this->simulator = $rack->simulator();
         $this->left = RemainingBalls::of($rack->layout)->without($ball);
         $this->proposals = new StrokeProposals($stateValues);
-        $this->few = $this->left->count() <= self::FEW;
         $this->nodes = new LazyGrid($this->simulator->geometry, $step ?? 1);
         $this->after = $rack->withLayout($rack->layout->without($ball));
     }
@@ -101,7 +96,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     public function disturbed(array $moved, float $x, float $y): float
     {
-        if ($this->few) {
+        if (null !== $this->step) {
             return $this->stateValues->moved->valueOf($this->stateValues, $this->left, $moved, $x, $y);
         }
         $met = 0;

@@ -33,6 +33,9 @@ final class StrokeTrials
     /** How far behind (value) a stroke may lie after so many tries. */
     private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
 
+    /** Of the tries that move other balls so many are valued one by one, the rest at their mean. */
+    private const DISTURBED = 16;
+
     /** No shot is left below this. */
     private const NO_SHOT = 0.05;
 
@@ -42,6 +45,10 @@ final class StrokeTrials
 
     /** Shots played so far. */
     public int $played = 0;
+
+    /** Tries of the stroke being judged that moved other balls and were valued, and the sum of their values. */
+    private int $disturbed = 0;
+    private float $ofDisturbed = 0.0;
 
     public function __construct(
         public readonly Rack $rack,
@@ -99,6 +106,7 @@ final class StrokeTrials
     {
         $error = $this->pot->errors($this->cue, $candidate->aimed);
         $value = 0.0;
+        $this->beginJudging();
         foreach ($this->errors->first($tries) as $n => $sample) {
             if (isset(self::BEHIND[$n]) && $value / $n < $most - self::BEHIND[$n]) {
                 return null;
@@ -137,6 +145,7 @@ final class StrokeTrials
         $pot = $position = $scratch = $touches = $hooked = $astray = 0;
         $value = 0.0;
         $level = $this->evaluator->level();
+        $this->beginJudging();
         foreach ($samples as $sample) {
             $state = $this->sampler->under($error, $sample, $stroke);
             if (null === $state) {
@@ -204,8 +213,22 @@ final class StrokeTrials
      */
     private function left(BallStates $state, array $moved): float
     {
-        return [] === $moved
-            ? $this->evaluator->valueAt($state->x[0], $state->y[0])
-            : $this->evaluator->disturbed($this->sampler->places($state, $moved), $state->x[0], $state->y[0]);
+        if ([] === $moved) {
+            return $this->evaluator->valueAt($state->x[0], $state->y[0]);
+        }
+        if ($this->disturbed >= self::DISTURBED) {
+            return $this->ofDisturbed / $this->disturbed;
+        }
+        $value = $this->evaluator->disturbed($this->sampler->places($state, $moved), $state->x[0], $state->y[0]);
+        ++$this->disturbed;
+        $this->ofDisturbed += $value;
+
+        return $value;
+    }
+
+    private function beginJudging(): void
+    {
+        $this->disturbed = 0;
+        $this->ofDisturbed = 0.0;
     }
 }

@@ -20,7 +20,8 @@ use ZigLane\Tests\Survey;
 use ZigLane\Tools\Bench\Workload;
 
 /**
- * The last ball of a rack is simply potted: no plain stroke has a better chance by more than a point, and side is not called for.
+ * The last ball of a rack is simply potted: no plain stroke has a better chance by more than a point, and side is called for only
+ * where it brings more than that: mostly past a scratch.
  */
 final class LastBallTest extends TestCase
 {
@@ -31,7 +32,6 @@ final class LastBallTest extends TestCase
     {
         $fresh = ErrorSamples::random(2000, new Generator(41));
         $cases = 0;
-        $sided = 0;
         foreach ((new Workload(new Simulator(), 21))->legs(Survey::size(30, 8), 1) as [$rack]) {
             $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
             self::assertNull($plan->stopped);
@@ -43,19 +43,22 @@ final class LastBallTest extends TestCase
             $played = LinePlayer::for($line)->play($line)[0]->shot;
             self::assertNotNull($played);
             $chosen = $search->chances($played, $fresh)->value;
+            $plain = 0.0;
             foreach ([0.75, 1.0, 1.4] as $times) {
                 foreach ([-0.35, 0.0, 0.28] as $height) {
                     $route = $search->route(new Stroke($easy * $times, 0.0, $height), 0.0, 8);
                     if (null !== $route) {
                         $value = $search->chances($route->shot, $fresh)->value;
+                        $plain = max($plain, $value);
                         self::assertLessThan($chosen + self::BETTER, $value, RouteWording::family($route->family) . " of case $cases");
                     }
                 }
             }
-            $sided += abs($shot->spec->tip->side) > 0.05 ? 1 : 0;
+            if (abs($shot->spec->tip->side) > 0.05) {
+                self::assertGreaterThan($plain + self::BETTER, $chosen, "side that brings nothing, case $cases");
+            }
             ++$cases;
         }
         self::assertGreaterThan(5, $cases);
-        self::assertLessThanOrEqual(0.1 * $cases, $sided, 'side is hardly ever called for');
     }
 }
