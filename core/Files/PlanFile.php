@@ -16,9 +16,12 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\BreakShot;
 use ZigLane\Core\Planning\Finding\Told;
+use ZigLane\Core\Planning\Losses;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlannedShot;
 use ZigLane\Core\Planning\ShotChances;
+use ZigLane\Core\Planning\Survival;
+use ZigLane\Core\Planning\SurvivalRun;
 use ZigLane\Core\Rack\Files\Fields;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
@@ -58,7 +61,7 @@ final class PlanFile
                 'why' => ShotWording::why($shot),
                 'family' => null === $shot->family ? null : get_object_vars($shot->family),
                 'findings' => array_map(FindingCodec::describe(...), $shot->findings),
-            ] + ($n + 1 === $plan->hinge ? ['hinge' => true] : []) + ($shot->settled ? [] : ['rough' => true]);
+            ] + self::survival($plan, $n) + ($n + 1 === $plan->hinge ? ['hinge' => true] : []) + ($shot->settled ? [] : ['rough' => true]);
         }
         $cue = $plan->rack->layout->has(BallId::CUE) ? self::diamonds($plan->rack->layout->ball(BallId::CUE), $size, self::EXACT) : null;
 
@@ -72,6 +75,52 @@ final class PlanFile
             'stoppedBecause' => PlanWording::stopped($plan),
             'stopped' => null === $plan->stopped ? null : FindingCodec::describe($plan->stopped),
         ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)]);
+    }
+
+    /**
+     * How many runs are on after a shot, and what ended the others there.
+     *
+     * @return array<string, mixed>
+     */
+    private static function survival(Plan $plan, int $n): array
+    {
+        $survival = $plan->survival;
+
+        return null === $survival ? [] : [
+            'alive' => round($survival->alive[$n], 4),
+            'aliveInterval' => array_map(static fn(float $v): float => round($v, 4), $survival->interval($n + 1)),
+            'lost' => self::shares($survival->losses[$n]),
+        ];
+    }
+
+    /**
+     * @return array<string, float>
+     */
+    private static function shares(Losses $lost): array
+    {
+        return [
+            'missed' => round($lost->missed, 4),
+            'position' => round($lost->position, 4),
+            'scratch' => round($lost->scratch, 4),
+            'hooked' => round($lost->hooked, 4),
+        ];
+    }
+
+    /** @throws InvalidInput */
+    private static function readSurvival(\stdClass $data): ?Survival
+    {
+        $alive = $losses = [];
+        foreach (\is_array($data->shots ?? null) ? array_values($data->shots) : [] as $n => $row) {
+            if (!$row instanceof \stdClass || !isset($row->alive)) {
+                return null;
+            }
+            $alive[] = self::number($row->alive, "plan.shots[$n].alive");
+            $lost = ($row->lost ?? null) instanceof \stdClass ? $row->lost : new \stdClass();
+            $share = static fn(string $key): float => self::number($lost->{$key} ?? null, "plan.shots[$n].lost.$key");
+            $losses[] = new Losses($share('missed'), $share('position'), $share('scratch'), $share('hooked'));
+        }
+
+        return [] === $alive ? null : new Survival($alive, $losses, SurvivalRun::RUNS);
     }
 
     /**
@@ -177,6 +226,7 @@ final class PlanFile
             $hinge,
             true,
             ($data->break ?? null) instanceof \stdClass ? self::readBreak($data->break, $rack) : null,
+            self::readSurvival($data),
         );
     }
 

@@ -22,6 +22,7 @@ use ZigLane\Core\Planning\Finding\Skill;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Order;
 use ZigLane\Core\Routes\Route;
@@ -48,12 +49,16 @@ final readonly class Explanation
     private const ENOUGH = 4;
     private const LATE = 3;
 
-    /** @param int $kept shots of the plan that are the player's own */
+    /**
+     * @param int          $kept   shots of the plan that are the player's own
+     * @param ErrorSamples $errors that runs are played under
+     */
     public function __construct(
         private Rack $rack,
         private Planner $planner,
         private PlanConstraints $constraints,
         private int $kept = 0,
+        private ErrorSamples $errors = new ErrorSamples(),
     ) {}
 
     /**
@@ -61,6 +66,7 @@ final readonly class Explanation
      */
     public function explained(Plan $plan, array $others, bool $settled): Plan
     {
+        $plan = $this->played($plan);
         $hinge = $this->hinge($plan);
         $says = null === $hinge ? [] : [$hinge];
         $break = null;
@@ -71,7 +77,18 @@ final readonly class Explanation
             array_push($says, ...$this->findings($plan, $others, $last));
         }
 
-        return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge?->shot, $settled, $break);
+        return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge?->shot, $settled, $break, $plan->survival);
+    }
+
+    /** With what becomes of some hundred runs, once the first shot is settled. */
+    private function played(Plan $plan): Plan
+    {
+        $shots = \array_slice($plan->shots, $this->kept);
+        $run = [] === $shots || !$shots[0]->settled ? null : SurvivalRun::of($this->planner, $plan->rack, $shots, $this->errors);
+
+        return null === $run
+            ? $plan
+            : new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, survival: $run->after($this->kept));
     }
 
     /** The shot that most is lost on. */

@@ -101,7 +101,7 @@ final readonly class LineMaker
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::HEART * $leads),
             $after?->has(BallId::CUE) ? $after->ball(BallId::CUE) : $route->stop,
             $route->family,
-            [...($settled ? [RouteSummary::of($route)] : []), ...ShotPurpose::of($rack, $choice)],
+            [...($settled ? [RouteSummary::of($route, $last ? 0.0 : ShotPurpose::ON_PURPOSE)] : []), ...ShotPurpose::of($rack, $choice)],
             $settled,
         );
     }

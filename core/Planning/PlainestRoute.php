@@ -14,7 +14,7 @@ use ZigLane\Core\Routes\Style;
 final class PlainestRoute
 {
     /** Routes are as good as each other when they differ by less than this share. */
-    private const AS_GOOD = 0.006;
+    private const AS_GOOD = 0.01;
 
     /** The last ball needs no position: there the plain way is worth a point, about what 400 tries can tell. */
     private const AS_GOOD_AT_THE_END = 0.01;
@@ -25,6 +25,10 @@ final class PlainestRoute
     /** For a stop that keeps this share of what a route promises, so much of its value is given up. */
     private const PROMISE = 0.9;
     private const STEADY = 0.03;
+
+    /** Routes that move others in more than MOVES of the tries must be so much (share) better than one that hardly ever does. */
+    private const MOVES = 0.3;
+    private const UNSURE = 0.05;
 
     private function __construct() {}
 
@@ -48,6 +52,8 @@ final class PlainestRoute
             $routes = [] === $steady ? $routes : array_values($steady);
             $best = $routes[0];
         }
+        $routes = self::clean($routes);
+        $best = $routes[0];
         $least = $best->chances->value * (1 - (null === $best->next ? self::AS_GOOD_AT_THE_END : self::AS_GOOD));
         $alike = array_filter(
             $routes,
@@ -60,6 +66,26 @@ final class PlainestRoute
             : $style->liking($b) <=> $style->liking($a));
 
         return $alike[0];
+    }
+
+    /**
+     * Without routes that move other balls for next to nothing: what that leaves is known less surely.
+     *
+     * @param non-empty-list<Route> $routes the best first
+     *
+     * @return non-empty-list<Route>
+     */
+    private static function clean(array $routes): array
+    {
+        $best = $routes[0];
+        if ($best->chances->touches <= self::MOVES) {
+            return $routes;
+        }
+        $clean = array_values(array_filter($routes, static fn(Route $r): bool => $r->chances->touches <= self::MOVES));
+        $good = isset($clean[0]) && $clean[0]->chances->tries === $best->chances->tries
+            && $clean[0]->chances->value >= (1 - self::UNSURE) * $best->chances->value;
+
+        return $good ? $clean : $routes;
     }
 
     /**

@@ -20,6 +20,7 @@ final readonly class Plan
      * @param list<Finding>     $says    what it turns on and how it compares
      * @param int|null          $hinge   number of the shot that most is lost on, from 1
      * @param bool              $settled nothing more will be found
+     * @param Survival|null     $survival how runs go on, the shots that are kept included; null for a rough plan
      * @param BreakShot|null    $break   of straight pool, from where the last shot leaves the cue ball
      */
     public function __construct(
@@ -31,6 +32,7 @@ final readonly class Plan
         public ?int $hinge = null,
         public bool $settled = false,
         public ?BreakShot $break = null,
+        public ?Survival $survival = null,
     ) {}
 
     /** The rack with the plan's shots as its legs. */
@@ -42,6 +44,11 @@ final readonly class Plan
     /** What of the chance is kept by a shot: 1 where nothing is lost. */
     public function kept(int $number): float
     {
+        if (null !== $this->survival) {
+            $before = $number > 1 ? $this->survival->alive[$number - 2] : 1.0;
+
+            return $before <= 0.0 ? 1.0 : $this->survival->alive[$number - 1] / $before;
+        }
         $rising = $this->rising();
 
         return $rising[$number] <= 0.0 ? 1.0 : $rising[$number - 1] / $rising[$number];
@@ -50,6 +57,9 @@ final readonly class Plan
     /** The chance to get through the shots up to one, 0–1. */
     public function through(int $number): float
     {
+        if (null !== $this->survival) {
+            return $this->survival->alive[$number - 1];
+        }
         $product = 1.0;
         for ($n = 1; $n <= $number; ++$n) {
             $product *= $this->kept($n);
@@ -68,8 +78,18 @@ final readonly class Plan
      */
     private function rising(): array
     {
+        return self::risingOf($this->shots);
+    }
+
+    /**
+     * @param list<PlannedShot> $shots
+     *
+     * @return list<float> before each shot, and at the end
+     */
+    public static function risingOf(array $shots): array
+    {
         $pools = [];
-        foreach ([...array_map(static fn(PlannedShot $s): float => $s->chances->runOut, $this->shots), 1.0] as $value) {
+        foreach ([...array_map(static fn(PlannedShot $s): float => $s->chances->runOut, $shots), 1.0] as $value) {
             $pools[] = [$value, 1];
             while (\count($pools) > 1 && $pools[\count($pools) - 2][0] > $pools[\count($pools) - 1][0]) {
                 [$b, $m] = array_pop($pools);

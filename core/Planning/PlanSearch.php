@@ -92,7 +92,7 @@ final class PlanSearch
         [$rack, $choice] = $planner->begin($start, $known);
         $began = $rack;
         $others = $choice->others ?? [];
-        $explanation = new Explanation($this->rack, $planner, $this->constraints, \count($before));
+        $explanation = new Explanation($this->rack, $planner, $this->constraints, \count($before), $this->errors);
         $shots = [];
         $shown = 0;
         while (null !== $choice) {

@@ -225,7 +225,7 @@ final class Planner
         return [] === $routes ? null : new SearchedPot($search, $routes);
     }
 
-    private function evaluator(Rack $rack, Pot $pot, SearchBudget $budget): RunOutEvaluator
+    public function evaluator(Rack $rack, Pot $pot, SearchBudget $budget): RunOutEvaluator
     {
         return new RunOutEvaluator($rack, $this->values->of($rack), $pot->ball, $this->leads($rack, $pot), $budget->step);
     }
@@ -299,7 +299,7 @@ final class Planner
         }
         $chances = (new RouteSearch($rack, $shot->pot, $this->evaluator($rack, $shot->pot, SearchBudget::later()), $this->errors))->chances(
             $played,
-            $this->errors->first(SearchBudget::later()->tries),
+            $this->errors->judging(SearchBudget::later()->tries),
         );
         $last = $this->values->of($rack)->isOver(RemainingBalls::of($rack->layout)->without($shot->pot->ball));
 

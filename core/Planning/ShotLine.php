@@ -23,11 +23,11 @@ final readonly class ShotLine
         return $this->end->rules()->isOver($this->end->layout);
     }
 
-    /** Whether it gets further than another: a line that runs out further than one that breaks off, else the one with more shots. */
+    /** Whether it gets further than another: to the end, or to fewer balls. */
     public function goesFurtherThan(self $other): bool
     {
-        return $this->isWhole() === $other->isWhole()
-            ? \count($this->shots) > \count($other->shots)
-            : $this->isWhole();
+        return $this->isWhole() !== $other->isWhole()
+            ? $this->isWhole()
+            : !$this->isWhole() && \count($this->end->layout->balls) < \count($other->end->layout->balls);
     }
 }

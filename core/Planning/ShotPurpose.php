@@ -28,7 +28,7 @@ final class ShotPurpose
     private const RIGHT_SIDE = 1.3;
 
     /** A ball moved in so many of the tries is moved on purpose. */
-    private const ON_PURPOSE = 0.5;
+    public const ON_PURPOSE = 0.5;
 
     private function __construct() {}
 
@@ -71,7 +71,7 @@ final class ShotPurpose
     private static function moved(Rack $rack, ChosenShot $choice): ?Finding
     {
         $route = $choice->route;
-        if ($route->chances->touches < self::ON_PURPOSE) {
+        if ($route->chances->touches < self::ON_PURPOSE || $choice->stateValues->isOver($choice->left())) {
             return null;
         }
         $sampler = new ShotSampler($rack->simulator(), $rack->layout, $route->pot);

@@ -28,6 +28,19 @@ final readonly class ErrorSamples
 
     public function __construct(private int $seed = self::PLAIN) {}
 
+    /** So many that a search judges by at most: they are left out of the last judgement, which would flatter what was chosen by them. */
+    public const SEEN = 144;
+
+    /**
+     * So many for a last judgement, none of which a search has seen.
+     *
+     * @return list<ErrorSample>
+     */
+    public function judging(int $number): array
+    {
+        return \array_slice($this->first($number + self::SEEN), self::SEEN);
+    }
+
     /**
      * The first so many.
      *

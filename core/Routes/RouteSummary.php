@@ -32,15 +32,19 @@ final readonly class RouteSummary implements Finding
         public array $dangers,
     ) {}
 
-    /** The summary of a route. */
-    public static function of(Route $route): self
+    /**
+     * The summary of a route.
+     *
+     * @param float $moves where other balls are moved in this share of the tries or more, it is no danger but meant, or of no matter
+     */
+    public static function of(Route $route, float $moves = 2.0): self
     {
         $chances = $route->chances;
         $dangers = array_filter([
             new DangerShare(Danger::Scratch, $chances->scratch),
             new DangerShare(Danger::NoShotLeft, $chances->pot * $chances->hooked),
             new DangerShare(Danger::Astray, $chances->pot * $chances->astray),
-            new DangerShare(Danger::BallMoved, $chances->touches),
+            new DangerShare(Danger::BallMoved, $chances->touches < $moves ? $chances->touches : 0.0),
         ], static fn(DangerShare $d): bool => $d->share >= self::WORTH_SAYING);
         usort($dangers, static fn(DangerShare $a, DangerShare $b): int => $b->share <=> $a->share);
 

@@ -28,7 +28,7 @@ final class StrokeTrials
 {
     /** Tries of a final judgement, and of the one before it. */
     public const MANY = 400;
-    public const MORE = 144;
+    public const MORE = ErrorSamples::SEEN;
 
     /** How far behind (value) a stroke may lie after so many tries. */
     private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
@@ -130,7 +130,7 @@ final class StrokeTrials
     public function samples(int $tries): array
     {
         return $tries > self::MORE
-            ? \array_slice($this->errors->first($tries + self::MORE), self::MORE)
+            ? $this->errors->judging($tries)
             : $this->errors->first($tries);
     }
 
@@ -190,7 +190,7 @@ final class StrokeTrials
     /** How much softer or harder a stroke still leaves the cue ball in position. */
     public function window(AimedStroke $aimed): ?SpeedWindow
     {
-        return SpeedWindow::of(function (float $at) use ($aimed): ?float {
+        $window = SpeedWindow::of(function (float $at) use ($aimed): ?float {
             $stroke = $aimed->stroke->withSpeed($aimed->stroke->speed * $at);
             $state = $this->sampler->run(new AimedStroke($aimed->aim, $stroke));
             ++$this->played;
@@ -199,6 +199,9 @@ final class StrokeTrials
                 ? null
                 : $this->evaluator->valueAt($state->x[0], $state->y[0]);
         }, $this->evaluator->level());
+
+        // One that leaves the stroke itself out is of another way to play the shot.
+        return null === $window || $window->low > 1.0 || $window->high < 1.0 ? null : $window;
     }
 
     private function holds(BallStates $state): bool

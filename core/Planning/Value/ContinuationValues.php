@@ -48,6 +48,9 @@ final class ContinuationValues
     /** @var array<int, array<int, array<int, float>>> by remaining balls after the pot and ball · 8 + pocket */
     private array $onward = [];
 
+    /** @var array<int, array<int, array<int, int>>> arrival that gives each of those values: place of its stroke's first speed, and speed */
+    private array $arrivals = [];
+
     /** @param bool $fine closely: every cut, side spin */
     public function __construct(Rack $rack, private readonly PlanningCache $cache, private readonly Pots $pots, private readonly bool $fine)
     {
@@ -74,7 +77,7 @@ final class ContinuationValues
             return $this->onward[$after->bits][$name];
         }
         $many = $after->count();
-        $sides = $this->fine && ($this->fixed || $many < self::CLOSE) ? \count(ArrivalSteps::SIDES) : 1;
+        $sides = $this->sidesOf($after);
         $step = $this->fine && $many < ($this->fixed ? self::FAR_OFF : self::CLOSE) ? 1 : CueBallTransitions::COARSE;
         // And at every second speed.
         $skip = 1 === $step || $this->fixed ? 1 : 2;
@@ -82,9 +85,11 @@ final class ContinuationValues
         $option = $this->pots->option($pot);
         if (null !== $option) {
             $continuation = new PotContinuation($values, $option, $after, $this->mix[$skip], $skip);
-            foreach (ArrivalIndex::all($sides) as $index) {
-                $this->raise($best, $continuation->byCutAndSpeed($index, $step), $index);
+            $arrivals = [];
+            foreach (ArrivalIndex::all($sides) as $kind => $index) {
+                $this->raise($best, $arrivals, $continuation->byCutAndSpeed($index, $step), $index, $kind * ArrivalSteps::SPEEDS);
             }
+            $this->arrivals[$after->bits][$name] = $arrivals;
         }
         $best = 1 === $step ? $best : self::filled($best);
         $less = 1 - self::OTHERS * $this->others($after);
@@ -94,13 +99,21 @@ final class ContinuationValues
             : array_map(static fn(float $value): float => $less * $value, $best);
     }
 
+    /** Side spins that are looked at. */
+    private function sidesOf(RemainingBalls $after): int
+    {
+        return $this->fine && ($this->fixed || $after->count() < self::CLOSE) ? \count(ArrivalSteps::SIDES) : 1;
+    }
+
     /**
      * Raises the best values to those of one kind of arrival where a stroke plays it.
      *
-     * @param array<int, float>             $best   as afterPot() gives it
-     * @param array<int, array<int, float>> $values by cut and speed
+     * @param array<int, float>             $best     as afterPot() gives it
+     * @param array<int, int>               $arrivals that give it
+     * @param array<int, array<int, float>> $values   by cut and speed
+     * @param int                           $first    what the arrival's first speed is named by
      */
-    private function raise(array &$best, array $values, ArrivalIndex $index): void
+    private function raise(array &$best, array &$arrivals, array $values, ArrivalIndex $index, int $first): void
     {
         $strokes = $this->cache->grids->arrivals->strokes;
         $speeds = $this->cache->grids->arrivals->speeds;
@@ -116,11 +129,30 @@ final class ContinuationValues
                 for ($d = 0; $d < self::DISTANCES; ++$d) {
                     if ($value > $best[$at] && null !== $strokes[$base + $k * self::DISTANCES + $d]) {
                         $best[$at] = $value;
+                        $arrivals[$at] = $first + $k;
                     }
                     $at += ArrivalGrid::CUTS;
                 }
             }
         }
+    }
+
+    /**
+     * The arrival that gives a value of afterPot(); that of the cut beside it in a first look, null when there is none.
+     *
+     * @param int $at place in afterPot()
+     *
+     * @return array{ArrivalIndex, int}|null and its speed
+     */
+    public function arrival(ValueFunction $values, RemainingBalls $after, Pot $pot, int $at): ?array
+    {
+        $this->afterPot($values, $after, $pot);
+        $known = $this->arrivals[$after->bits][$pot->ball * 8 + $pot->pocket->index()] ?? [];
+        $arrival = $known[$at] ?? $known[$at - 1] ?? $known[$at + 1] ?? null;
+
+        return null === $arrival
+            ? null
+            : [ArrivalIndex::all($this->sidesOf($after))[intdiv($arrival, ArrivalSteps::SPEEDS)], $arrival % ArrivalSteps::SPEEDS];
     }
 
     /**

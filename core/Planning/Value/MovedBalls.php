@@ -12,7 +12,7 @@ use ZigLane\Core\Rack\Rack;
  *
  * @internal
  */
-final readonly class MovedBalls
+final class MovedBalls
 {
     /**
      * How far a later ball's chance is that of the best place: 1 − this · error of speed². Fitted to the state values of eight random
@@ -21,21 +21,28 @@ final readonly class MovedBalls
     private const UNSTEADY = 15.0;
     private const LEAST = 0.2;
 
-    private float $steady;
+    /** Every so manieth position of the cue ball is looked at to compare sketch and state values. */
+    private const COMPARED = 41;
 
-    public function __construct(private Rack $rack, private PlanningCache $cache)
+    private readonly float $steady;
+
+    /** @var array<int, float> by remaining balls */
+    private array $scales = [];
+
+    public function __construct(private readonly Rack $rack, private readonly PlanningCache $cache)
     {
         $this->steady = max(self::LEAST, 1 - self::UNSTEADY * $rack->player->speed ** 2);
     }
 
     /**
-     * @param ValueFunction                        $rules what is due; not kept, it keeps this
+     * @param ValueFunction                        $values of the table before; not kept, they keep this
      * @param array<int, array{float, float}|null> $moved where they lie now, m; null for one that fell
      * @param float                                $x     cue ball, m
      * @param float                                $y     m
      */
-    public function valueOf(ValueFunction $rules, RemainingBalls $remaining, array $moved, float $x, float $y): float
+    public function valueOf(ValueFunction $values, RemainingBalls $remaining, array $moved, float $x, float $y): float
     {
+        $scale = $this->scale($values, $remaining);
         foreach ($moved as $ball => $place) {
             $remaining = null === $place ? $remaining->without($ball) : $remaining;
         }
@@ -51,6 +58,38 @@ final readonly class MovedBalls
             }
         }
 
-        return (new LayoutSketch($this->cache->simulator, $this->rack->player, $places, $this->steady))->valueAt($rules, $remaining, $x, $y);
+        return $scale * $this->sketch($places)->valueAt($values, $remaining, $x, $y);
+    }
+
+    /** @param array<int, Point> $places */
+    private function sketch(array $places): LayoutSketch
+    {
+        return new LayoutSketch($this->cache->simulator, $this->rack->player, $places, $this->steady);
+    }
+
+    /**
+     * By how much a sketch of the table as it lies is above the state values: a moved ball must not look better for being sketched.
+     * Not more than 1: where balls go nowhere as they lie, the state values are below what moving them brings.
+     */
+    private function scale(ValueFunction $values, RemainingBalls $remaining): float
+    {
+        if (!isset($this->scales[$remaining->bits])) {
+            $known = $values->values($remaining);
+            $places = [];
+            foreach ($remaining->members() as $ball) {
+                $places[$ball] = $this->rack->layout->ball($ball);
+            }
+            $sketch = $this->sketch($places);
+            $sketched = $worked = 0.0;
+            foreach ($this->cache->grids->positions->nodes() as $node => [$x, $y]) {
+                if (0 === $node % self::COMPARED && isset($known[$node])) {
+                    $worked += $known[$node];
+                    $sketched += $sketch->valueAt($values, $remaining, $x, $y);
+                }
+            }
+            $this->scales[$remaining->bits] = $sketched > 0.0 && $worked > 0.0 ? min(1.0, $worked / $sketched) : 1.0;
+        }
+
+        return $this->scales[$remaining->bits];
     }
 }

@@ -13,7 +13,7 @@ namespace ZigLane\Core\Planning\Value;
 final readonly class PotContinuation
 {
     /** Share of each neighbouring cut that is mixed in: the ball is not always hit where it should be. */
-    private const ASIDE = 0.2;
+    public const ASIDE = 0.2;
 
     /**
      * @param list<float> $mix  weights of neighbouring speeds, the speed itself in the middle
