@@ -66,7 +66,7 @@ final readonly class Explanation
      */
     public function explained(Plan $plan, array $others, bool $settled): Plan
     {
-        $plan = $this->played($plan);
+        $plan = $settled ? $this->played($plan) : $plan;
         $hinge = $this->hinge($plan);
         $says = null === $hinge ? [] : [$hinge];
         $break = null;

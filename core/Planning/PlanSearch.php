@@ -88,7 +88,7 @@ final class PlanSearch
      */
     private function settled(Planner $quick, Rack $start, array $before, ShotLine $best, array $known): \Generator
     {
-        $planner = new Planner($this->rack, SearchBudget::settled(), $this->constraints, $quick, $this->errors);
+        $planner = new Planner($this->rack, SearchBudget::settled($this->rack->rules()), $this->constraints, $quick, $this->errors);
         [$rack, $choice] = $planner->begin($start, $known);
         $began = $rack;
         $others = $choice->others ?? [];

@@ -12,7 +12,7 @@ use ZigLane\Core\Games\Game;
 final readonly class SearchBudget
 {
     /** Orders gone through when a plan is looked at from shot to shot: each look sees others. */
-    private const FEWER = 40;
+    private const FEWER = 12;
 
     /** Nodes of a 5 cm grid at which the chance of the next pot is worked out exactly: every one, every second. */
     private const CLOSE = 1;
@@ -38,7 +38,7 @@ final readonly class SearchBudget
         public int $rounds,
         public int $tries,
         public ?int $step,
-        public int $sets = 8,
+        public int $sets = 5,
         public int $orders = 80,
         public bool $steady = true,
     ) {}
@@ -46,7 +46,7 @@ final readonly class SearchBudget
     /** A first line of shots: about a tenth of a second a shot. */
     public static function quick(): self
     {
-        return new self(false, 1, 6, 0, 0, 24, null, sets: 7, orders: 10);
+        return new self(false, 1, 6, 0, 0, 24, null, sets: 5, orders: 10);
     }
 
     /** What a season can afford: one to two seconds a shot. */
@@ -63,8 +63,8 @@ final readonly class SearchBudget
     }
 
     /** For the shot that is played next. */
-    public static function settled(): self
+    public static function settled(Game $game): self
     {
-        return new self(true, 3, 14, 2, 3, 400, self::CLOSE, orders: self::FEWER);
+        return new self(true, 3, 14, 2, 3, 400, $game->hasFixedOrder() ? self::CLOSE : self::WIDE, orders: self::FEWER);
     }
 }

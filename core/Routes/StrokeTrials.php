@@ -33,8 +33,9 @@ final class StrokeTrials
     /** How far behind (value) a stroke may lie after so many tries. */
     private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
 
-    /** Of the tries that move other balls so many are valued one by one, the rest at their mean. */
+    /** Of the tries that move other balls so many are valued one by one, the rest at their mean; fewer where there are few tries. */
     private const DISTURBED = 16;
+    private const FEW_DISTURBED = 6;
 
     /** No shot is left below this. */
     private const NO_SHOT = 0.05;
@@ -48,6 +49,7 @@ final class StrokeTrials
 
     /** Tries of the stroke being judged that moved other balls and were valued, and the sum of their values. */
     private int $disturbed = 0;
+    private int $mostDisturbed = self::DISTURBED;
     private float $ofDisturbed = 0.0;
 
     public function __construct(
@@ -106,7 +108,7 @@ final class StrokeTrials
     {
         $error = $this->pot->errors($this->cue, $candidate->aimed);
         $value = 0.0;
-        $this->beginJudging();
+        $this->beginJudging($tries);
         foreach ($this->errors->first($tries) as $n => $sample) {
             if (isset(self::BEHIND[$n]) && $value / $n < $most - self::BEHIND[$n]) {
                 return null;
@@ -145,7 +147,7 @@ final class StrokeTrials
         $pot = $position = $scratch = $touches = $hooked = $astray = 0;
         $value = 0.0;
         $level = $this->evaluator->level();
-        $this->beginJudging();
+        $this->beginJudging(\count($samples));
         foreach ($samples as $sample) {
             $state = $this->sampler->under($error, $sample, $stroke);
             if (null === $state) {
@@ -219,7 +221,7 @@ final class StrokeTrials
         if ([] === $moved) {
             return $this->evaluator->valueAt($state->x[0], $state->y[0]);
         }
-        if ($this->disturbed >= self::DISTURBED) {
+        if ($this->disturbed >= $this->mostDisturbed) {
             return $this->ofDisturbed / $this->disturbed;
         }
         $value = $this->evaluator->disturbed($this->sampler->places($state, $moved), $state->x[0], $state->y[0]);
@@ -229,8 +231,9 @@ final class StrokeTrials
         return $value;
     }
 
-    private function beginJudging(): void
+    private function beginJudging(int $tries): void
     {
+        $this->mostDisturbed = $tries < self::MORE / 2 ? self::FEW_DISTURBED : self::DISTURBED;
         $this->disturbed = 0;
         $this->ofDisturbed = 0.0;
     }

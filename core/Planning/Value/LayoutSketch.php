@@ -6,6 +6,7 @@ namespace ZigLane\Core\Planning\Value;
 
 use ZigLane\Core\Aiming\PocketWindow;
 use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Player;
@@ -23,8 +24,8 @@ use ZigLane\Core\Player\Player;
 final class LayoutSketch
 {
     /** Places of the cue ball that are looked at, along and across the table. */
-    private const LONG = 11;
-    private const ACROSS = 6;
+    private const LONG = 9;
+    private const ACROSS = 5;
 
     /** Errors of a stroke are this much larger than those of the direction alone; a thinner cut than this cosine is no shot. */
     private const LARGER = 1.15;
@@ -33,6 +34,12 @@ final class LayoutSketch
     /** What a ball keeps that goes nowhere: it will have been moved by then, or not (our own choice). */
     private const STUCK = 0.15;
 
+    /** So many shots are looked at; those after them are taken to be like the last of these. */
+    private const DEEP = 6;
+
+    /** A chance that is none. */
+    private const NO_CHANCE = 0.02;
+
     /** Balls shot first that are followed. */
     private const FOLLOWED = 3;
 
@@ -40,7 +47,7 @@ final class LayoutSketch
     private readonly float $diameter;
 
     /**
-     * @var array<int, list<array{float, float, float, float, float, float, int}>> ghost balls of a mouth's edges, direction of the
+     * @var array<int, list<array{float, float, float, float, float, float, int, float, float}>> ghost balls of a mouth's edges, direction of the
      *                                                    ball to its middle, balls in the lane as bits; by ball
      */
     private array $mouths = [];
@@ -51,17 +58,41 @@ final class LayoutSketch
     /** @var array<int, float> by balls on the table */
     private array $onward = [];
 
-    /** @var array<int, list<array{float, int}>> chance and balls in the way, by node, by ball · 8 + mouth */
+    /**
+     * @var array<int, list<array{int, float, int, float, float, float}>> nodes from which a ball can be potted, by ball · 8 + mouth: the
+     *                                          node, the chance, balls in the way as bits, direction and way to the contact, m
+     */
     private array $fields = [];
+
+    /** The balls that lie elsewhere than in the sketch this one was made from, as bits. */
+    private int $moved = 0;
+
+    private ?self $from = null;
 
     /**
      * @param array<int, Point> $places object balls as they lie
      * @param float             $steady share of a later ball's chance that is that of the best place, 0–1
      */
-    public function __construct(private readonly Simulator $simulator, Player $player, private readonly array $places, private readonly float $steady)
+    public function __construct(private readonly Simulator $simulator, Player $player, private array $places, private readonly float $steady)
     {
         $this->spread = max($player->aim * self::LARGER, 1e-6) * 2 * M_SQRT2;
         $this->diameter = 2 * $simulator->ball->radius;
+    }
+
+    /**
+     * The same with some balls elsewhere; what does not change is taken over.
+     *
+     * @param array<int, Point> $places
+     */
+    public function moving(array $places): self
+    {
+        $sketch = clone $this;
+        $sketch->places = $places + $this->places;
+        $sketch->shares = $sketch->onward = $sketch->fields = $sketch->mouths = [];
+        $sketch->from = $this;
+        $sketch->moved = array_sum(array_map(static fn(int $ball): int => 1 << $ball, array_keys($places)));
+
+        return $sketch;
     }
 
     /**
@@ -76,10 +107,11 @@ final class LayoutSketch
         }
         $chances = [];
         foreach ($rules->due($remaining) as $ball) {
-            foreach ($this->mouths($ball) as $n => $mouth) {
-                if (0 === ($mouth[6] & $remaining->balls())) {
-                    [$chance, $blocked] = $this->field($ball, $mouth, $x, $y);
-                    $chances[$ball] = max($chances[$ball] ?? 0.0, 0 === ($blocked & $remaining->balls()) ? $chance : 0.0);
+            foreach ($this->mouths($ball) as $mouth) {
+                [$chance, $mx, $my, $long] = 0 === ($mouth[6] & $remaining->balls()) ? $this->chance($mouth, $x, $y) : [0.0, 1.0, 0.0, 0.0];
+                $chances[$ball] ??= 0.0;
+                if ($chance > $chances[$ball] && 0 === $this->inTheWay($x, $y, $mx, $my, $long, $remaining->without($ball)->balls())) {
+                    $chances[$ball] = $chance;
                 }
             }
         }
@@ -92,8 +124,12 @@ final class LayoutSketch
         return $best;
     }
 
-    /** Chance to run out once a shot has been played for position, 0–1. */
-    private function onward(ValueFunction $rules, RemainingBalls $remaining): float
+    /**
+     * Chance to run out once a shot has been played for position, 0–1.
+     *
+     * @param int $deep shots from now
+     */
+    private function onward(ValueFunction $rules, RemainingBalls $remaining, int $deep = 1): float
     {
         if ($rules->isOver($remaining)) {
             return 1.0;
@@ -108,9 +144,9 @@ final class LayoutSketch
                     $easiest = $ball;
                 }
             }
-            $this->onward[$remaining->balls()] = $most < 0.0
-                ? 0.0
-                : max($most, self::STUCK) * $this->onward($rules, $remaining->without($easiest));
+            $this->onward[$remaining->balls()] = $most < 0.0 ? 0.0 : max($most, self::STUCK) * ($deep < self::DEEP
+                ? $this->onward($rules, $remaining->without($easiest), $deep + 1)
+                : max($most, self::STUCK) ** ($remaining->count() - 1));
         }
 
         return $this->onward[$remaining->balls()];
@@ -126,9 +162,9 @@ final class LayoutSketch
                 if (0 !== ($mouth[6] & $bits)) {
                     continue;
                 }
-                foreach ($this->fields[$ball * 8 + $n] ??= $this->allFields($ball, $mouth) as $node => [$chance, $blocked]) {
-                    if ($chance > $best[$node] && 0 === ($blocked & $bits)) {
-                        $best[$node] = $chance;
+                foreach ($this->fields[$ball * 8 + $n] ??= $this->fields($ball, $n) as $field) {
+                    if ($field[1] > $best[$field[0]] && 0 === ($field[2] & $bits)) {
+                        $best[$field[0]] = $field[1];
                     }
                 }
             }
@@ -139,17 +175,27 @@ final class LayoutSketch
     }
 
     /**
-     * @param array{float, float, float, float, float, float, int} $mouth
-     *
-     * @return list<array{float, int}>
+     * @return list<array{int, float, int, float, float, float}>
      */
-    private function allFields(int $ball, array $mouth): array
+    private function fields(int $ball, int $n): array
     {
         $g = $this->simulator->geometry;
         $fields = [];
-        for ($i = 0; $i < self::LONG; ++$i) {
-            for ($j = 0; $j < self::ACROSS; ++$j) {
-                $fields[] = $this->field($ball, $mouth, $g->length * ($i + 0.5) / self::LONG, $g->width * ($j + 0.5) / self::ACROSS);
+        if (null !== $this->from && 0 === ($this->moved >> $ball & 1)) {
+            // This ball lies where it lay: only the balls that were moved can be in the way now, or no longer.
+            foreach ($this->from->fields[$ball * 8 + $n] ??= $this->from->fields($ball, $n) as [$node, $chance, $mask, $mx, $my, $long]) {
+                [$x, $y] = self::node($g, $node);
+                $fields[] = [$node, $chance, $mask & ~$this->moved | $this->inTheWay($x, $y, $mx, $my, $long, $this->moved), $mx, $my, $long];
+            }
+
+            return $fields;
+        }
+        $mouth = $this->mouths($ball)[$n];
+        for ($node = 0; $node < self::LONG * self::ACROSS; ++$node) {
+            [$x, $y] = self::node($g, $node);
+            [$chance, $mx, $my, $long] = $this->chance($mouth, $x, $y);
+            if ($chance > self::NO_CHANCE) {
+                $fields[] = [$node, $chance, $this->inTheWay($x, $y, $mx, $my, $long, ~(1 << $ball)), $mx, $my, $long];
             }
         }
 
@@ -157,13 +203,24 @@ final class LayoutSketch
     }
 
     /**
-     * The chance of a pot from a place, and the balls in the cue ball's way, one bit each.
-     *
-     * @param array{float, float, float, float, float, float, int} $mouth
-     *
-     * @return array{float, int}
+     * @return array{float, float} m
      */
-    private function field(int $ball, array $mouth, float $x, float $y): array
+    private static function node(TableGeometry $g, int $node): array
+    {
+        return [
+            $g->length * (intdiv($node, self::ACROSS) + 0.5) / self::LONG,
+            $g->width * ($node % self::ACROSS + 0.5) / self::ACROSS,
+        ];
+    }
+
+    /**
+     * The chance of a pot from a place, direction and length of the cue ball's way to the contact, m.
+     *
+     * @param array{float, float, float, float, float, float, int, float, float} $mouth
+     *
+     * @return array{float, float, float, float}
+     */
+    private function chance(array $mouth, float $x, float $y): array
     {
         [$ax, $ay, $bx, $by, $ux, $uy] = $mouth;
         $ax -= $x;
@@ -174,30 +231,38 @@ final class LayoutSketch
         $my = ($ay + $by) / 2;
         $long = sqrt($mx * $mx + $my * $my);
         if ($long < 1e-3 || $mx * $ux + $my * $uy < self::THINNEST * $long) {
-            return [0.0, 0];
+            return [0.0, 1.0, 0.0, 0.0];
         }
         $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
+
+        return [self::within($wide / $this->spread), $mx / $long, $my / $long, $long];
+    }
+
+    /**
+     * Balls in the cue ball's way, one bit each.
+     *
+     * @param int $asked balls that are asked about
+     */
+    private function inTheWay(float $x, float $y, float $mx, float $my, float $long, int $asked): int
+    {
         $mask = 0;
         $least = $this->diameter * $this->diameter;
-        foreach ($this->places as $other => $place) {
-            if ($other === $ball) {
+        foreach ($this->places as $ball => $place) {
+            if (0 === ($asked >> $ball & 1)) {
                 continue;
             }
             $px = $place->x - $x;
             $py = $place->y - $y;
-            $along = ($px * $mx + $py * $my) / $long;
-            if ($along < -$this->diameter || $along > $long + $this->diameter) {
-                continue;
-            }
+            $along = $px * $mx + $py * $my;
             $along = $along < 0.0 ? 0.0 : ($along > $long ? $long : $along);
-            $px -= $along * $mx / $long;
-            $py -= $along * $my / $long;
+            $px -= $along * $mx;
+            $py -= $along * $my;
             if ($px * $px + $py * $py < $least) {
-                $mask |= 1 << $other;
+                $mask |= 1 << $ball;
             }
         }
 
-        return [self::within($wide / $this->spread), $mask];
+        return $mask;
     }
 
     /** The error function, to 0.0005. M. Abramowitz and I. A. Stegun, "Handbook of Mathematical Functions", 1964, 7.1.27. */
@@ -210,7 +275,7 @@ final class LayoutSketch
     }
 
     /**
-     * @return list<array{float, float, float, float, float, float, int}>
+     * @return list<array{float, float, float, float, float, float, int, float, float}>
      */
     private function mouths(int $ball): array
     {
@@ -220,12 +285,21 @@ final class LayoutSketch
         $g = $this->simulator->geometry;
         $at = $this->places[$ball];
         $mouths = [];
+        if (null !== $this->from && 0 === ($this->moved >> $ball & 1)) {
+            foreach ($this->from->mouths($ball) as $mouth) {
+                $mouth[6] = $mouth[6] & ~$this->moved | $this->inLane($at, $mouth[7], $mouth[8], $this->moved);
+                $mouths[] = $mouth;
+            }
+
+            return $this->mouths[$ball] = $mouths;
+        }
         foreach (Pocket::cases() as $pocket) {
             [$low, $high] = PocketWindow::openMouth($g->pocket($pocket), $at, $g->reach);
             if ($high <= $low) {
                 continue;
             }
             $middle = ($low + $high) / 2;
+            $to = $g->pocket($pocket)->mouthMiddle();
             $mouths[] = [
                 $at->x - $this->diameter * cos($low),
                 $at->y - $this->diameter * sin($low),
@@ -233,32 +307,26 @@ final class LayoutSketch
                 $at->y - $this->diameter * sin($high),
                 cos($middle),
                 sin($middle),
-                $this->inLane($ball, $at, $g->pocket($pocket)->mouthMiddle()),
+                $this->inLane($at, $to->x, $to->y, ~(1 << $ball)),
+                $to->x,
+                $to->y,
             ];
         }
 
         return $this->mouths[$ball] = $mouths;
     }
 
-    /** Balls that a ball would meet on its way to a pocket, one bit each. */
-    private function inLane(int $ball, Point $from, Point $to): int
+    /**
+     * Balls that a ball would meet on its way to a pocket, one bit each.
+     *
+     * @param int $asked balls that are asked about
+     */
+    private function inLane(Point $from, float $toX, float $toY, int $asked): int
     {
-        $dx = $to->x - $from->x;
-        $dy = $to->y - $from->y;
-        $long = max($dx * $dx + $dy * $dy, 1e-9);
-        $mask = 0;
-        foreach ($this->places as $other => $place) {
-            if ($other === $ball) {
-                continue;
-            }
-            $px = $place->x - $from->x;
-            $py = $place->y - $from->y;
-            $at = max(0.0, min(1.0, ($px * $dx + $py * $dy) / $long));
-            if (($px - $at * $dx) ** 2 + ($py - $at * $dy) ** 2 < $this->diameter ** 2) {
-                $mask |= 1 << $other;
-            }
-        }
+        $dx = $toX - $from->x;
+        $dy = $toY - $from->y;
+        $long = max(sqrt($dx * $dx + $dy * $dy), 1e-6);
 
-        return $mask;
+        return $this->inTheWay($from->x, $from->y, $dx / $long, $dy / $long, $long, $asked);
     }
 }

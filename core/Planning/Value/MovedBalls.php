@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Rack\Rack;
 
@@ -24,14 +25,18 @@ final class MovedBalls
     /** Every so manieth position of the cue ball is looked at to compare sketch and state values. */
     private const COMPARED = 41;
 
-    private readonly float $steady;
+    /** The table before anything was moved. */
+    private readonly LayoutSketch $lying;
 
     /** @var array<int, float> by remaining balls */
     private array $scales = [];
 
     public function __construct(private readonly Rack $rack, private readonly PlanningCache $cache)
     {
-        $this->steady = max(self::LEAST, 1 - self::UNSTEADY * $rack->player->speed ** 2);
+        $places = $rack->layout->balls;
+        unset($places[BallId::CUE]);
+        $steady = max(self::LEAST, 1 - self::UNSTEADY * $rack->player->speed ** 2);
+        $this->lying = new LayoutSketch($cache->simulator, $rack->player, $places, $steady);
     }
 
     /**
@@ -51,20 +56,9 @@ final class MovedBalls
             // The eight has fallen before its turn.
             return 0.0;
         }
-        $places = [];
-        foreach ($this->rack->layout->objectBalls() as $ball) {
-            if ($remaining->has($ball)) {
-                $places[$ball] = isset($moved[$ball]) ? new Point(...$moved[$ball]) : $this->rack->layout->ball($ball);
-            }
-        }
+        $places = array_map(static fn(array $at): Point => new Point(...$at), array_filter($moved));
 
-        return $scale * $this->sketch($places)->valueAt($values, $remaining, $x, $y);
-    }
-
-    /** @param array<int, Point> $places */
-    private function sketch(array $places): LayoutSketch
-    {
-        return new LayoutSketch($this->cache->simulator, $this->rack->player, $places, $this->steady);
+        return $scale * $this->lying->moving($places)->valueAt($values, $remaining, $x, $y);
     }
 
     /**
@@ -75,16 +69,11 @@ final class MovedBalls
     {
         if (!isset($this->scales[$remaining->bits])) {
             $known = $values->values($remaining);
-            $places = [];
-            foreach ($remaining->members() as $ball) {
-                $places[$ball] = $this->rack->layout->ball($ball);
-            }
-            $sketch = $this->sketch($places);
             $sketched = $worked = 0.0;
             foreach ($this->cache->grids->positions->nodes() as $node => [$x, $y]) {
                 if (0 === $node % self::COMPARED && isset($known[$node])) {
                     $worked += $known[$node];
-                    $sketched += $sketch->valueAt($values, $remaining, $x, $y);
+                    $sketched += $this->lying->valueAt($values, $remaining, $x, $y);
                 }
             }
             $this->scales[$remaining->bits] = $sketched > 0.0 && $worked > 0.0 ? min(1.0, $worked / $sketched) : 1.0;
