@@ -20,6 +20,11 @@ use ZigLane\Core\Routes\TakeOver;
  */
 final readonly class LineMaker
 {
+    /** Digits behind the point of a bare direction (degrees), its speed (m/s) and elevation (degrees): as many as are stored. */
+    private const AIM = 5;
+    private const SPEED = 4;
+    private const ELEVATION = 2;
+
     private LinePlayer $player;
 
     public function __construct(Rack $rack)
@@ -33,8 +38,11 @@ final readonly class LineMaker
         $shots = [];
         while (null !== $choice) {
             $step = $this->step($planner, $rack, $choice, null, false);
+            if (null === $step) {
+                break;
+            }
             $shots[] = $step->shot;
-            $rack = $step->after ?? $rack;
+            $rack = $step->after;
             $choice = $step->next;
         }
 
@@ -42,18 +50,22 @@ final readonly class LineMaker
     }
 
     /**
-     * One shot of the line: the first way to play it that leaves a table to go on from.
+     * One shot of the line: the first way to play it that leaves a table to go on from; null when none holds.
      *
      * @param SearchBudget|null $budget  of what comes next; the planner's own when null
      * @param bool              $settled whether the choice was searched for closely
      */
-    public function step(Planner $planner, Rack $rack, ChosenShot $choice, ?SearchBudget $budget, bool $settled): LineStep
+    public function step(Planner $planner, Rack $rack, ChosenShot $choice, ?SearchBudget $budget, bool $settled): ?LineStep
     {
         $first = null;
         foreach ($choice->ways() as $way) {
             $shot = $this->shot($planner, $rack, $way, $settled);
             $after = $this->after($rack, $shot);
-            if (null !== $after && $rack->rules()->isOver($after->layout)) {
+            if (null === $after) {
+                // Rounded to what a player can set it no longer holds.
+                continue;
+            }
+            if ($rack->rules()->isOver($after->layout)) {
                 // What ends the rack must be the ball that was shot: another one that happens to fall is luck.
                 if ($rack->rules()->isOver($rack->layout->without($shot->pot->ball))) {
                     return new LineStep($shot, $after, null);
@@ -61,7 +73,7 @@ final readonly class LineMaker
                 $first ??= new LineStep($shot, $after, null);
                 continue;
             }
-            $next = null === $after ? null : $planner->next($after, $budget);
+            $next = $planner->next($after, $budget);
             if (null !== $next) {
                 return new LineStep($shot, $after, $next);
             }
@@ -73,9 +85,10 @@ final readonly class LineMaker
 
     private function after(Rack $rack, PlannedShot $shot): ?Rack
     {
-        $after = $this->player->leg(1, $shot->spec, $rack->layout, $rack->rules())->after();
+        $leg = $this->player->leg(1, $shot->spec, $rack->layout, $rack->rules());
+        $after = $leg->after();
 
-        return null === $after || !$after->has(BallId::CUE) ? null : $rack->withLayout($after);
+        return LegState::Holds !== $leg->state || null === $after || !$after->has(BallId::CUE) ? null : $rack->withLayout($after);
     }
 
     private function shot(Planner $planner, Rack $rack, ChosenShot $choice, bool $settled): PlannedShot
@@ -115,13 +128,13 @@ final readonly class LineMaker
         }
 
         return new ShotSpec(
-            rad2deg($route->shot->aim),
+            round(rad2deg($route->shot->aim), self::AIM),
             null,
             null,
             0.0,
-            Speed::metresPerSecond($route->shot->speed),
+            Speed::metresPerSecond(round($route->shot->speed, self::SPEED)),
             $route->shot->tip,
-            rad2deg($route->shot->elevation),
+            round(rad2deg($route->shot->elevation), self::ELEVATION),
         );
     }
 }

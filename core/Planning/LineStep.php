@@ -12,8 +12,7 @@ use ZigLane\Core\Rack\Rack;
 final readonly class LineStep
 {
     /**
-     * @param Rack|null       $after null when the cue ball is gone
      * @param ChosenShot|null $next  null when the rack is over or nothing can be shot
      */
-    public function __construct(public PlannedShot $shot, public ?Rack $after, public ?ChosenShot $next) {}
+    public function __construct(public PlannedShot $shot, public Rack $after, public ?ChosenShot $next) {}
 }

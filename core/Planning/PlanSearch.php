@@ -97,9 +97,11 @@ final class PlanSearch
         $shown = 0;
         while (null !== $choice) {
             $step = $this->maker->step($planner, $rack, $choice, SearchBudget::later(), true);
-            $shots[] = $step->shot;
-            $rack = $step->after ?? $rack;
-            $choice = $step->next;
+            if (null !== $step) {
+                $shots[] = $step->shot;
+                $rack = $step->after;
+            }
+            $choice = $step?->next;
             $done = null === $choice || (null !== $this->deadline && !$this->deadline->allowsAnother());
             if (!$done && 1 !== \count($shots) && \count($shots) < $shown + self::SHOWN) {
                 continue;
@@ -118,7 +120,8 @@ final class PlanSearch
                 break;
             }
         }
-        yield $explanation->explained($this->drawn($this->judged($planner, $best), $before, $began), $others, true);
+        $best = $this->lookedAt($planner, $this->judged($planner, $best));
+        yield $explanation->explained($this->drawn($best, $before, $began), $others, true);
     }
 
     /**
@@ -131,6 +134,20 @@ final class PlanSearch
         }
 
         return $plan ?? throw new \LogicException('A search without a plan.');
+    }
+
+    /** The first shot's chance mended by a second look, once everything is searched. */
+    private function lookedAt(Planner $planner, ShotLine $line): ShotLine
+    {
+        $first = $line->shots[0] ?? null;
+        if (null !== $this->deadline || null === $first || \count($line->shots) < 2) {
+            return $line;
+        }
+        $rough = new Planner($this->rack, SearchBudget::roughLook(), $this->constraints, $planner, $this->errors);
+        $runOut = SecondLook::at($first, $planner, $rough, $line->end, $this->errors, $this->processes);
+        $chances = new ShotChances($first->chances->pot, $first->chances->position, $runOut ?? $first->chances->runOut);
+
+        return new ShotLine([$first->judged($chances), ...\array_slice($line->shots, 1)], $line->end);
     }
 
     /** Shots that were kept from a rough line judged as closely as those that were searched for. */

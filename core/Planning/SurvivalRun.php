@@ -110,6 +110,10 @@ final class SurvivalRun
         $weight = 1.0;
         $last = \count($this->shots);
         for (; $number <= $last; ++$number) {
+            if ($this->states->isOver($remaining)) {
+                $this->alive[$number] += $weight;
+                continue;
+            }
             $shot = $this->play->shot($remaining, $x, $y);
             if (null === $shot) {
                 $this->lost[$number][self::HOOKED] += $weight;

@@ -115,7 +115,7 @@ abstract class WorkspaceController extends AbstractController
             'plan' => $plan,
             'units' => $units,
             'problem' => $problem,
-            'profiles' => 0 === $w->chosen ? $this->profiles->names() : [],
+            'profiles' => 0 === $w->chosen || null !== $plan ? $this->profiles->names() : [],
         ], new Response(status: $status));
         $response->headers->set('Vary', 'HX-Request');
         $response->headers->set('Cache-Control', 'no-store');

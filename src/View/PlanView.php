@@ -13,6 +13,7 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\BreakShot;
 use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Planning\Survival;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
@@ -24,6 +25,16 @@ use ZigLane\Core\Wording\ShotWording;
  */
 final readonly class PlanView
 {
+    private const LOST_TO = [
+        'missed' => 'a miss from a good place',
+        'position' => 'a miss from out of position',
+        'scratch' => 'a scratch',
+        'hooked' => 'no shot left',
+    ];
+
+    /** A shot that loses less than this share of all runs is not named. */
+    private const WORTH_NAMING = 0.02;
+
     /** The rack with the plan's shots as its legs; null before there is any. */
     public ?Rack $line;
 
@@ -38,6 +49,13 @@ final readonly class PlanView
     public ?float $runOut;
     public ?string $stopped;
     public ?int $hinge;
+
+    /**
+     * How runs go on, by shot; [] for a rough plan.
+     *
+     * @var list<array{number: int, alive: float, lost: array<string, float>}>
+     */
+    public array $survival;
 
     /** Of straight pool, once the plan is settled. */
     public ?BreakShot $break;
@@ -100,6 +118,72 @@ final readonly class PlanView
             ];
         }
         $this->shots = $shots;
+        $this->survival = self::survivalOf($plan?->survival);
+    }
+
+    /**
+     * @return list<array{number: int, alive: float, lost: array<string, float>}>
+     */
+    private static function survivalOf(?Survival $survival): array
+    {
+        $shots = [];
+        if (null === $survival) {
+            return [];
+        }
+        foreach ($survival->alive as $n => $alive) {
+            $lost = $survival->losses[$n];
+            $shots[] = ['number' => $n + 1, 'alive' => $alive, 'lost' => [
+                'missed' => $lost->missed,
+                'position' => $lost->position,
+                'scratch' => $lost->scratch,
+                'hooked' => $lost->hooked,
+            ]];
+        }
+
+        return $shots;
+    }
+
+    /**
+     * What ends runs, in runs of a hundred, the most first; what ends less than one in two hundred is not told.
+     *
+     * @return list<array{cause: string, word: string, runs: string}>
+     */
+    public function lostTo(): array
+    {
+        $sums = [];
+        foreach ($this->survival as $shot) {
+            foreach ($shot['lost'] as $cause => $share) {
+                $sums[$cause] = ($sums[$cause] ?? 0.0) + $share;
+            }
+        }
+        arsort($sums);
+        $told = [];
+        foreach (array_filter($sums, static fn(float $sum): bool => $sum >= 0.005) as $cause => $sum) {
+            $told[] = ['cause' => $cause, 'word' => self::LOST_TO[$cause], 'runs' => (string) round(100 * $sum)];
+        }
+
+        return $told;
+    }
+
+    /**
+     * The shot at which most runs end, and what ends most of them there; null where hardly any end.
+     *
+     * @return array{number: int, to: string}|null
+     */
+    public function worst(): ?array
+    {
+        $worst = null;
+        $most = self::WORTH_NAMING;
+        foreach ($this->survival as $shot) {
+            $sum = array_sum($shot['lost']);
+            if ($sum > $most) {
+                $most = $sum;
+                arsort($shot['lost']);
+                $worst = ['number' => $shot['number'], 'to' => self::LOST_TO[(string) array_key_first($shot['lost'])]];
+            }
+        }
+
+        return $worst;
     }
 
     public function id(): int
@@ -110,6 +194,43 @@ final readonly class PlanView
     public function busy(): bool
     {
         return true === $this->record?->isUnderWay();
+    }
+
+    /**
+     * The plan before this one, when it was for somebody else or on other equipment: who and where, and its chance.
+     *
+     * @return array{who: string, runOut: float}|null
+     */
+    public function earlier(): ?array
+    {
+        foreach ($this->all as $n => $record) {
+            $next = $this->all[$n + 1] ?? null;
+            if ($record !== $this->record || null === $next || null === $next->result() || null === $this->rack) {
+                continue;
+            }
+            try {
+                $rack = RackFile::read(JsonText::decode($next->document(), \PHP_INT_MAX));
+                $result = json_decode($next->result(), false, 64, \JSON_THROW_ON_ERROR);
+            } catch (InvalidInput|\JsonException) {
+                return null;
+            }
+            $who = self::circumstances($rack);
+            $runOut = $result instanceof \stdClass ? $result->runOut ?? null : null;
+
+            return self::circumstances($this->rack) === $who || !is_numeric($runOut) ? null : ['who' => $who, 'runOut' => (float) $runOut];
+        }
+
+        return null;
+    }
+
+    private static function circumstances(Rack $rack): string
+    {
+        return \sprintf(
+            '%s, %s%s',
+            $rack->player->name ?? "{$rack->player->level->value} player",
+            $rack->table->name ?? $rack->table->size->value,
+            null === $rack->cue->name ? '' : ", {$rack->cue->name}",
+        );
     }
 
     /** Shots that have been searched for. */
