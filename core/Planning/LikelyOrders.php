@@ -6,7 +6,7 @@ namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Planning\Value\PlanningCache;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Rack\Rack;
@@ -24,10 +24,14 @@ final class LikelyOrders
     /** Share of the table from which a ball must go to be taken (chances summed over places). */
     private const GOES = 0.004;
 
+    /** Balls that are kept for the break shot, and how near to the best of them they must come. */
+    private const BREAK_BALLS = 2;
+    private const NEARLY = 0.8;
+
     private function __construct() {}
 
     /**
-     * @param list<list<int>> $last balls to keep for the end, the last first, as last() finds them
+     * @param list<list<int>> $last balls to keep for the end, the last of them last, as last() finds them
      *
      * @return list<list<int>> balls, the first to be potted first
      */
@@ -83,23 +87,40 @@ final class LikelyOrders
     }
 
     /**
-     * Balls to keep for the end of a rack of straight pool: key ball, break ball.
+     * Balls to keep for the end of a rack of straight pool: key ball, break ball; break balls that spread the rack well.
      *
      * @return list<list<int>>
      */
-    public static function last(Simulator $simulator, Rack $rack): array
+    public static function last(PlanningCache $cache, Rack $rack): array
     {
         if (!$rack->rules()->endsWithBreakShot()) {
             return [];
         }
+        $quality = [];
+        foreach ($rack->rules()->ownBalls($rack->layout) as $ball) {
+            $quality[$ball] = $cache->breakBalls->quality($rack->rules(), $ball, $rack->layout->ball($ball));
+        }
+        arsort($quality);
+        $most = [] === $quality ? 0.0 : max($quality);
+        $good = array_keys(array_filter(
+            \array_slice($quality, 0, self::BREAK_BALLS, true),
+            static fn(float $q): bool => $q > 0.0 && $q >= self::NEARLY * $most,
+        ));
         $keep = [];
         foreach ((new KeyBalls(
-            $simulator,
+            $cache->simulator,
             $rack->layout,
-            Openings::of($simulator, $rack->layout),
+            Openings::of($cache->simulator, $rack->layout),
             $rack->player,
         ))->of($rack->rules()) as $key) {
-            $keep[] = array_values(array_unique([$key->ball, $key->for]));
+            if (\in_array($key->for, $good, true)) {
+                $keep[] = array_values(array_unique([$key->ball, $key->for]));
+            }
+        }
+        foreach ($good as $ball) {
+            if ([] === array_filter($keep, static fn(array $pair): bool => $pair[\count($pair) - 1] === $ball)) {
+                $keep[] = [$ball];
+            }
         }
 
         return $keep;

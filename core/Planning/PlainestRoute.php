@@ -13,10 +13,15 @@ use ZigLane\Core\Routes\Style;
  */
 final class PlainestRoute
 {
-    /** Routes are as good as each other when they differ by less than this share. */
-    private const AS_GOOD = 0.01;
+    /**
+     * Routes are as good as each other when they differ by less than this: by so much in chance, but by no more than so large a share
+     * of it. About what 400 tries can tell. For someone who does not look at the stop, by a share alone.
+     */
+    private const AS_GOOD = 0.015;
+    private const MOST_SHARE = 0.04;
+    private const SHARE = 0.006;
 
-    /** The last ball needs no position: there the plain way is worth a point, about what 400 tries can tell. */
+    /** The last ball needs no position: there the plain way is worth a point. */
     private const AS_GOOD_AT_THE_END = 0.01;
 
     /** So much further from ball to ball is no shorter way, m. */
@@ -54,7 +59,12 @@ final class PlainestRoute
         }
         $routes = self::clean($routes);
         $best = $routes[0];
-        $least = $best->chances->value * (1 - (null === $best->next ? self::AS_GOOD_AT_THE_END : self::AS_GOOD));
+        $value = $best->chances->value;
+        $least = $value - match (true) {
+            null === $leaves => self::SHARE * $value,
+            null === $best->next => self::AS_GOOD_AT_THE_END * $value,
+            default => min(self::AS_GOOD, self::MOST_SHARE * $value),
+        };
         $alike = array_filter(
             $routes,
             static fn(Route $r): bool => $r->chances->tries === $best->chances->tries && $r->chances->value >= $least,

@@ -67,7 +67,7 @@ final class Planner
         $this->processes = $processes ?? $other->processes ?? Processes::single();
         $this->simulator = $rack->simulator();
         $this->cache = null === $other ? new PlanningCache($this->simulator, $rack->player, $this->processes) : $other->cache;
-        $this->values = new RackValues($this->simulator, $this->cache, $budget, $constraints, $other?->values);
+        $this->values = new RackValues($this->cache, $budget, $constraints, $other?->values);
     }
 
     /**

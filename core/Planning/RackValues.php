@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\Value\PlanningCache;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
@@ -27,7 +26,6 @@ final class RackValues
 
     /** @param self|null $other whose balls to keep for the end are taken over */
     public function __construct(
-        private readonly Simulator $simulator,
         private readonly PlanningCache $cache,
         private readonly SearchBudget $budget,
         private readonly PlanConstraints $constraints,
@@ -79,7 +77,7 @@ final class RackValues
     private function through(StateValues $stateValues, Rack $rack, SearchBudget $budget): void
     {
         if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
-            $this->last = [LikelyOrders::last($this->simulator, $rack), $rack->layout];
+            $this->last = [LikelyOrders::last($this->cache, $rack), $rack->layout];
         }
         $stateValues->through(
             RemainingBalls::of($rack->layout),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
+use ZigLane\Core\Games\Game;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\Racking;
 
@@ -26,17 +27,19 @@ final class BreakPositions
     private function __construct() {}
 
     /**
-     * The end of a rack of straight pool: the rack counts, and a little more where the cue ball then lies for the break shot.
+     * The end of a rack of straight pool: the rack counts, and a little more where the cue ball then lies for a break shot that
+     * spreads the rack.
      *
      * @return array<int, float> by node
      */
-    public static function values(PlanningCache $cache, Pots $pots, Layout $layout, RemainingBalls $remaining): array
+    public static function values(PlanningCache $cache, Game $game, Pots $pots, Layout $layout, RemainingBalls $remaining): array
     {
         $value = array_fill(0, CueBallGrid::NODES, 1.0 - self::BREAK);
         foreach ($layout->objectBalls() as $ball) {
             if (!$remaining->has($ball) || Racking::inside($cache->simulator, $layout->ball($ball))) {
                 continue;
             }
+            $worth = self::BREAK * $cache->breakBalls->quality($game, $ball, $layout->ball($ball));
             foreach ($pots->of($ball) as $option) {
                 $transitions = $option->transitions;
                 $chanceGrid = $option->chances;
@@ -52,7 +55,7 @@ final class BreakPositions
                             $transitions->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES,
                             self::REACHES,
                         )) {
-                            $value[$node] = max($value[$node], 1.0 - self::BREAK * (1.0 - $soft[$n]));
+                            $value[$node] = max($value[$node], 1.0 - self::BREAK + $worth * $soft[$n]);
                         }
                     }
                 }

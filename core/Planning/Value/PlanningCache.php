@@ -25,6 +25,7 @@ final class PlanningCache
     private const WORTH_SHARING = 8;
 
     public readonly PlanningGrids $grids;
+    public readonly BreakBalls $breakBalls;
 
     /** @var array<string, CueBallTransitions> */
     private array $transitions = [];
@@ -38,6 +39,7 @@ final class PlanningCache
         private readonly ?Processes $processes = null,
     ) {
         $this->grids = new PlanningGrids($simulator);
+        $this->breakBalls = new BreakBalls($simulator, $player);
     }
 
     /** What drops, the ball alone on the table. */

@@ -220,6 +220,7 @@ final class StateValues implements ValueFunction
         if ($this->isOver($remaining)) {
             $this->values[$remaining->bits] = $this->game->endsWithBreakShot() ? BreakPositions::values(
                 $this->cache,
+                $this->game,
                 $this->pots,
                 $this->layout,
                 $remaining,
