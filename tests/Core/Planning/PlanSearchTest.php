@@ -14,12 +14,14 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Planning\CountedDeadline;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Planning\PlannedShot;
 use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Planning\ShotLine;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Tests\Core\Reading\Read;
@@ -56,17 +58,22 @@ final class PlanSearchTest extends TestCase
     {
         $plans = self::ofThree();
         self::assertGreaterThan(1, \count($plans));
+        $settled = 0;
         foreach ($plans as $n => $plan) {
+            $done = \count(array_filter($plan->shots, static fn(PlannedShot $s): bool => $s->settled));
+            self::assertGreaterThanOrEqual($settled, $done, 'more and more shots are settled');
+            $settled = $done;
             self::assertSame([1, 2, 9], self::order($plan), "plan $n");
             self::assertNull($plan->stopped);
             self::assertHolds($plan);
             self::assertSame($n === \count($plans) - 1, $plan->settled);
-            self::assertSame(0 === $n ? 0 : 1, \count(array_filter(\array_slice($plan->shots, 0, 1), static fn(PlannedShot $s): bool => $s->settled)));
             self::assertEqualsWithDelta($plan->runOut, $plan->shots[0]->chances->runOut, 1e-12);
         }
         $last = $plans[\count($plans) - 1];
-        // What is kept shot by shot multiplies up to about the whole.
-        self::assertEqualsWithDelta($last->runOut, $last->through(3), 0.05);
+        self::assertSame(3, $settled, 'in the end all of them');
+        // What is kept shot by shot multiplies up to the whole.
+        self::assertSame($last->runOut, $last->through(3));
+        self::assertEqualsWithDelta($last->runOut, $last->kept(1) * $last->kept(2) * $last->kept(3), 1e-12);
         foreach ([1, 2, 3] as $n) {
             self::assertLessThanOrEqual(1.0, $last->kept($n));
         }
@@ -96,6 +103,63 @@ final class PlanSearchTest extends TestCase
         $data->shots[0]->pocket = 'upstairs'; // @phpstan-ignore property.nonObject, offsetAccess.nonOffsetAccessible
         $this->expectExceptionMessage('plan.shots[0].pocket: is no pocket');
         PlanFile::read($data, $rack);
+    }
+
+    /** What is stored is what was planned: read from its file and played, every shot stops where the plan says, to the bit. */
+    public function testAShotStopsWhereThePlanSays(): void
+    {
+        foreach ([self::settledPlanOfThree(), (new PlanSearch(Read::rack(self::SOLIDS, 'eight-ball', 'solids'), deadline: new CountedDeadline(2)))->plan()] as $plan) {
+            $data = json_decode(json_encode(PlanFile::describe($plan), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION), false, 64, \JSON_THROW_ON_ERROR);
+            self::assertInstanceOf(\stdClass::class, $data);
+            $again = PlanFile::read($data, $plan->rack)->line();
+            foreach (LinePlayer::for($again)->play($again) as $n => $leg) {
+                self::assertSame(LegState::Holds, $leg->state);
+                $rest = $leg->after()?->ball(0);
+                self::assertNotNull($rest);
+                self::assertSame([$plan->shots[$n]->rest->x, $plan->shots[$n]->rest->y], [$rest->x, $rest->y]);
+            }
+        }
+    }
+
+    /** Of runs that are on some are lost at each shot, and what ends them adds up. */
+    public function testRunsAreFollowedToTheEnd(): void
+    {
+        $plan = self::settledPlanOfThree();
+        $survival = $plan->survival;
+        self::assertNotNull($survival);
+        self::assertSame($plan->shots[0]->chances->pot, $survival->alive[0]);
+        self::assertSame($plan->runOut, $survival->alive[2]);
+        $before = 1.0;
+        foreach ($survival->alive as $n => $alive) {
+            self::assertLessThanOrEqual($before, $alive);
+            self::assertEqualsWithDelta($before - $alive, $survival->losses[$n]->sum(), 1e-9);
+            [$low, $high] = $survival->interval($n + 1);
+            self::assertTrue($low <= $alive && $alive <= $high && $high - $low < 0.1);
+            $before = $alive;
+        }
+    }
+
+    /** However many processes share the work. */
+    public function testThePlanDoesNotDependOnTheProcesses(): void
+    {
+        $rack = Read::rack(self::SOLIDS, 'eight-ball', 'solids')->withBallInHand(true);
+        $text = static fn(int $processes): string => json_encode(
+            PlanFile::describe((new PlanSearch($rack, deadline: new CountedDeadline(2), processes: Processes::atMost($processes)))->plan()),
+            \JSON_THROW_ON_ERROR,
+        );
+        self::assertSame($text(1), $text(3));
+    }
+
+    /** A line that runs out goes further than one that breaks off, and of two that break off the one that leaves fewer balls. */
+    public function testWhichLineGoesFurther(): void
+    {
+        $whole = new ShotLine([], Read::rack(['cue' => [4, 2]]));
+        $near = new ShotLine([], Read::rack(['cue' => [4, 2], 9 => [1, 1]]));
+        $far = new ShotLine([], Read::rack(['cue' => [4, 2], 8 => [2, 2], 9 => [1, 1]]));
+        self::assertSame([true, true, true, false, false, false], [
+            $whole->goesFurtherThan($near), $near->goesFurtherThan($far), $whole->goesFurtherThan($far),
+            $whole->goesFurtherThan($whole), $near->goesFurtherThan($whole), $far->goesFurtherThan($near),
+        ]);
     }
 
     /** The same rack always gets the same plan. */
