@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Experiments;
 
+use ZigLane\Core\Planning\Beginnings;
 use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Rack\Rack;
@@ -25,7 +26,7 @@ final class Planned implements Policy
             $this->planner = new Planner($rack, $this->budget);
         }
         $this->last = $rack;
-        [$laid, $choice] = $this->planner->begin($rack);
+        [$laid, $choice] = (new Beginnings($this->planner))->best($rack);
         if (null === $choice) {
             return null;
         }

@@ -51,7 +51,8 @@ final readonly class Explanation
 
     /**
      * @param int          $kept   shots of the plan that are the player's own
-     * @param ErrorSamples $errors that runs are played under
+     * @param ErrorSamples         $errors that runs are played under
+     * @param array<string, float> $groups what each group is worth, about, where it was chosen
      */
     public function __construct(
         private Rack $rack,
@@ -59,6 +60,7 @@ final readonly class Explanation
         private PlanConstraints $constraints,
         private int $kept = 0,
         private ErrorSamples $errors = new ErrorSamples(),
+        private array $groups = [],
     ) {}
 
     /**
@@ -139,7 +141,7 @@ final readonly class Explanation
         if (null === $group || null !== $this->rack->group) {
             return null;
         }
-        $value = $this->planner->groups();
+        $value = $this->groups;
         $other = $value[$group->other()->value] ?? null;
 
         return new GroupTaken($group, null === $other ? null : $value[$group->value] ?? null, $other);

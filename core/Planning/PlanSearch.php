@@ -64,7 +64,7 @@ final class PlanSearch
             return;
         }
         $quick = new Planner($this->rack, SearchBudget::quick(), $this->constraints, errors: $this->errors, processes: $this->processes);
-        [$laid, $choice] = $quick->begin($start);
+        [$laid, $choice] = (new Beginnings($quick))->best($start);
         $best = $this->maker->toTheEnd($quick, $laid, $choice);
         $first = $this->drawn($best, $before, $laid);
         yield $first;
@@ -89,10 +89,11 @@ final class PlanSearch
     private function settled(Planner $quick, Rack $start, array $before, ShotLine $best, array $known): \Generator
     {
         $planner = new Planner($this->rack, SearchBudget::settled($this->rack->rules()), $this->constraints, $quick, $this->errors);
-        [$rack, $choice] = $planner->begin($start, $known);
+        $beginnings = new Beginnings($planner);
+        [$rack, $choice] = $beginnings->best($start, $known);
         $began = $rack;
         $others = $choice->others ?? [];
-        $explanation = new Explanation($this->rack, $planner, $this->constraints, \count($before), $this->errors);
+        $explanation = new Explanation($this->rack, $planner, $this->constraints, \count($before), $this->errors, $beginnings->groups());
         $shots = [];
         $shown = 0;
         while (null !== $choice) {
@@ -144,7 +145,7 @@ final class PlanSearch
             return $line;
         }
         $rough = new Planner($this->rack, SearchBudget::roughLook(), $this->constraints, $planner, $this->errors);
-        $runOut = SecondLook::at($first, $planner, $rough, $line->end, $this->errors, $this->processes);
+        $runOut = (new SecondLook($planner, $rough, $this->errors, $this->processes))->at($first, $line->end);
         $chances = new ShotChances($first->chances->pot, $first->chances->position, $runOut ?? $first->chances->runOut);
 
         return new ShotLine([$first->judged($chances), ...\array_slice($line->shots, 1)], $line->end);

@@ -43,9 +43,6 @@ final class Planner
     private const ORDINARY_SPEEDS = [0.75, 1.0, 1.4];
     private const ORDINARY_HEIGHTS = [-0.35, 0.0, 0.28];
 
-    /** A group with less than this share of the other's value is not looked into. */
-    private const NEAR_GROUP = 0.8;
-
     private readonly Processes $processes;
     private readonly Simulator $simulator;
     private readonly PlanningCache $cache;
@@ -53,12 +50,10 @@ final class Planner
     /** State values for the racks that the plan goes through. */
     public readonly RackValues $values;
 
-    /** @var array<string, float> by group */
-    private array $groups = [];
 
     public function __construct(
         Rack $rack,
-        private readonly SearchBudget $budget,
+        public readonly SearchBudget $budget,
         private readonly PlanConstraints $constraints = new PlanConstraints(),
         ?self $other = null,
         private readonly ErrorSamples $errors = new ErrorSamples(),
@@ -95,7 +90,8 @@ final class Planner
             $routes,
             static fn(Route $a, Route $b): int => [$b->chances->tries, $b->chances->value] <=> [$a->chances->tries, $a->chances->value],
         );
-        $chosen = PlainestRoute::among($rack, $routes, $budget->steady ? fn(Route $route): float => $this->leaves($rack, $route, $budget) : null);
+        $leaves = fn(Route $route): float => $this->leaves($rack, $route, $budget);
+        $chosen = PlainestRoute::among($rack, $routes, $budget->steady ? $leaves : null);
 
         return new ChosenShot(
             $chosen,
@@ -225,6 +221,7 @@ final class Planner
         return [] === $routes ? null : new SearchedPot($search, $routes);
     }
 
+    /** What the stops of a pot's strokes are judged by. */
     public function evaluator(Rack $rack, Pot $pot, SearchBudget $budget): RunOutEvaluator
     {
         return new RunOutEvaluator($rack, $this->values->of($rack), $pot->ball, $this->leads($rack, $pot), $budget->step);
@@ -247,48 +244,6 @@ final class Planner
         return $strokes;
     }
 
-    /**
-     * The rack with the cue ball put down and, on an open table, a group taken: as the best plan begins.
-     *
-     * @param array{Rack, Route}|null $known a beginning that was found before: it is among those looked at
-     *
-     * @return array{Rack, ChosenShot|null}
-     */
-    public function begin(Rack $rack, ?array $known = null): array
-    {
-        $racks = [$rack];
-        if ($rack->rules()->isTableOpen()) {
-            $racks = $this->open($rack);
-        }
-        $laid = null === $known ? [] : [$known[0]];
-        foreach ($racks as $one) {
-            $inHand = $one->ballInHand || !$one->layout->has(BallId::CUE);
-            foreach ($inHand ? BallInHand::places($one, $this->values->of($one)) : [$one->layout->ball(BallId::CUE)] as $place) {
-                $place = $one->withBall(BallId::CUE, $place)->withBallInHand(false);
-                if (null === $known || !self::isSame($place, $known[0])) {
-                    $laid[] = $place;
-                }
-            }
-        }
-        if (\count($laid) > 1 && $this->budget->refined > 0) {
-            $laid = [$this->likeliest($laid)];
-        }
-        $best = [$laid[0] ?? $racks[0], null];
-        foreach ($laid as $one) {
-            $choice = $this->next($one, null, null !== $known && $one === $known[0] ? $known[1] : null);
-            if (null !== $choice && (null === $best[1] || $choice->runOut() > $best[1]->runOut())) {
-                $best = [$one, $choice];
-            }
-        }
-
-        return $best;
-    }
-
-    private static function isSame(Rack $one, Rack $other): bool
-    {
-        return $one->group === $other->group && 0.0 === $one->layout->ball(BallId::CUE)->distanceTo($other->layout->ball(BallId::CUE));
-    }
-
     /** A shot of a line with its chances worked out as closely as those that are searched for. */
     public function judged(Rack $rack, PlannedShot $shot): PlannedShot
     {
@@ -304,61 +259,6 @@ final class Planner
         $last = $this->values->of($rack)->isOver(RemainingBalls::of($rack->layout)->without($shot->pot->ball));
 
         return $shot->judged(new ShotChances($chances->pot, $last ? $chances->pot : $chances->position, $chances->value));
-    }
-
-    /**
-     * By a rough look.
-     *
-     * @param non-empty-list<Rack> $racks
-     */
-    private function likeliest(array $racks): Rack
-    {
-        $best = $racks[0];
-        $most = -1.0;
-        foreach ($racks as $rack) {
-            $value = $this->next($rack, SearchBudget::quick())?->runOut() ?? 0.0;
-            if ($value > $most) {
-                $most = $value;
-                $best = $rack;
-            }
-        }
-
-        return $best;
-    }
-
-    /**
-     * The approximate value of each group, once begin() has compared them.
-     *
-     * @return array<string, float>
-     */
-    public function groups(): array
-    {
-        return $this->groups;
-    }
-
-    /**
-     * The groups that deserve a closer look on an open table, the better first.
-     *
-     * @return non-empty-list<Rack>
-     */
-    private function open(Rack $rack): array
-    {
-        $racks = [];
-        foreach (Group::cases() as $group) {
-            $one = $rack->withGroup($group);
-            $stateValues = $this->values->of($one);
-            $remaining = RemainingBalls::of($one->layout);
-            $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
-            $this->groups[$group->value] = null === $cue
-                ? $stateValues->highest($remaining)
-                : $stateValues->valueAt($remaining, $cue->x, $cue->y);
-            $racks[$group->value] = $one;
-        }
-        arsort($this->groups);
-        $best = max($this->groups);
-        $close = array_keys(array_filter($this->groups, static fn(float $w): bool => $w >= self::NEAR_GROUP * $best));
-
-        return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
     }
 
     /** What a pot leads on to from where the cue ball lies, 0–1. */

@@ -53,7 +53,7 @@ final readonly class SearchBudget
     public static function season(Game $game): self
     {
         // In any order there is so much to choose from that a coarser look at it does.
-        return $game->hasFixedOrder() ? new self(true, 3, 10, 1, 2, 96, self::CLOSE, steady: false) : new self(false, 3, 10, 1, 2, 96, self::CLOSE, steady: false);
+        return new self($game->hasFixedOrder(), 3, 10, 1, 2, 96, self::CLOSE, steady: false);
     }
 
     /** For the later shots of a plan: they will be planned anew when their turn comes. */

@@ -20,46 +20,47 @@ use ZigLane\Core\Rack\Rack;
  * search took them to be worth, the chance is mended (a control variate: R. Y. Rubinstein, "Simulation and the Monte Carlo Method",
  * 1981).
  */
-final class SecondLook
+final readonly class SecondLook
 {
     /** Outcomes that are planned on from; tries that they are taken from. */
     private const OUTCOMES = 8;
     private const TRIES = 96;
 
-    private function __construct() {}
+    /**
+     * @param Planner $planner that shots are searched with
+     * @param Planner $rough   for tables on which balls were moved
+     */
+    public function __construct(
+        private Planner $planner,
+        private Planner $rough,
+        private ErrorSamples $errors,
+        private Processes $processes,
+    ) {}
 
     /**
      * The chance to run out, mended; null when the shot cannot be played.
      *
-     * @param Planner $planner that the shot was searched with
-     * @param Planner $rough   for tables on which balls were moved
-     * @param Rack    $rack    with the player and the group
+     * @param Rack $rack with the player and the group
      */
-    public static function at(
-        PlannedShot $shot,
-        Planner $planner,
-        Planner $rough,
-        Rack $rack,
-        ErrorSamples $errors,
-        Processes $processes,
-    ): ?float {
+    public function at(PlannedShot $shot, Rack $rack): ?float
+    {
         $rack = $rack->withLayout($shot->before)->withBallInHand(false);
         $played = LinePlayer::for($rack)->leg(1, $shot->spec, $rack->layout, $rack->rules())->shot;
         if (null === $played) {
             return null;
         }
-        $outcomes = self::outcomes($shot, $rack, $played->stroke(), $errors);
+        $outcomes = $this->outcomes($shot, $rack, $played->stroke());
         if ([] === $outcomes) {
             return $shot->chances->runOut;
         }
-        $evaluator = $planner->evaluator($rack, $shot->pot, SearchBudget::later());
-        $differences = $processes->results(array_map(
-            static fn(array $outcome): \Closure => static function () use ($outcome, $planner, $rough, $rack, $evaluator): float {
+        $evaluator = $this->planner->evaluator($rack, $shot->pot, SearchBudget::later());
+        $differences = $this->processes->results(array_map(
+            fn(array $outcome): \Closure => function () use ($outcome, $rack, $evaluator): float {
                 [$layout, $moved] = $outcome;
                 $cue = $layout->ball(BallId::CUE);
                 $taken = [] === $moved ? $evaluator->valueAt($cue->x, $cue->y) : $evaluator->disturbed($moved, $cue->x, $cue->y);
 
-                return self::planned([] === $moved ? $planner : $rough, $rack, $layout) - $taken;
+                return self::planned([] === $moved ? $this->planner : $this->rough, $rack, $layout) - $taken;
             },
             $outcomes,
         ));
@@ -84,13 +85,13 @@ final class SecondLook
      *
      * @return list<array{Layout, array<int, array{float, float}|null>}>
      */
-    private static function outcomes(PlannedShot $shot, Rack $rack, AimedStroke $stroke, ErrorSamples $errors): array
+    private function outcomes(PlannedShot $shot, Rack $rack, AimedStroke $stroke): array
     {
         $simulator = $rack->simulator();
         $sampler = new ShotSampler($simulator, $rack->layout, $shot->pot);
         $error = (new PotChance($simulator, $rack->layout, $shot->pot, $rack->player))->errors($rack->layout->ball(BallId::CUE), $stroke);
         $tables = [];
-        foreach ($errors->judging(self::TRIES) as $sample) {
+        foreach ($this->errors->judging(self::TRIES) as $sample) {
             $state = $sampler->under($error, $sample, $stroke);
             if (null === $state || $sampler->scratches($state) || !$sampler->pots($state)) {
                 continue;

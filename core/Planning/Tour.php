@@ -82,6 +82,10 @@ final class Tour
         }
         $all = $way[(1 << $count) - 1];
 
-        return min(array_map(static fn(int $n): float => $all[$n] + (null === $end ? 0.0 : $places[$n]->distanceTo($end)), array_keys($all)));
+        if (null === $end) {
+            return min($all);
+        }
+
+        return min(array_map(static fn(int $n): float => $all[$n] + $places[$n]->distanceTo($end), array_keys($all)));
     }
 }

@@ -38,7 +38,9 @@ final readonly class Route
     /** The same with what playing it under errors came to. */
     public function judged(RouteChances $chances, ?Pot $next, ?SpeedWindow $window): self
     {
-        return new self($this->pot, $this->shot, $this->offset, $this->family, $this->stop, $this->travel, $chances, $next, $window, $this->freed);
+        [$stop, $travel] = [$this->stop, $this->travel];
+
+        return new self($this->pot, $this->shot, $this->offset, $this->family, $stop, $travel, $chances, $next, $window, $this->freed);
     }
 
     /** The same as a route that moves a ball on purpose. */

@@ -48,7 +48,7 @@ final class ContinuationValues
     /** @var array<int, array<int, array<int, float>>> by remaining balls after the pot and ball · 8 + pocket */
     private array $onward = [];
 
-    /** @var array<int, array<int, array<int, int>>> arrival that gives each of those values: place of its stroke's first speed, and speed */
+    /** @var array<int, array<int, array<int, int>>> arrival that gives each of those values: kind · SPEEDS + speed */
     private array $arrivals = [];
 
     /** @param bool $fine closely: every cut, side spin */

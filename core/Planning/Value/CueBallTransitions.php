@@ -230,8 +230,7 @@ final class CueBallTransitions
                 $base + $k,
                 $cut,
                 $index->arrival($arrivals->speeds[$k]),
-                $this->from->x,
-                $this->from->y,
+                $this->from,
                 $this->toward,
             );
             $this->simulator->run($state, record: true);

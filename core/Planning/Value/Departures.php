@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
@@ -29,19 +30,18 @@ final class Departures
      *
      * @param int   $entry  place of the arrival: see ArrivalIndex::entry()
      * @param float $cut    rad, signed as in PotReading
-     * @param float $x      of the object ball, m
-     * @param float $y      m
+     * @param Point $at     of the object ball, m
      * @param float $toward direction in which the object ball is sent, rad
      */
-    public function cueBall(int $entry, float $cut, CueBallArrival $arrival, float $x, float $y, float $toward): BallStates
+    public function cueBall(int $entry, float $cut, CueBallArrival $arrival, Point $at, float $toward): BallStates
     {
         [$dx, $dy, $vx, $vy, $wx, $wy, $wz] = $this->known[$entry] ??= $this->workedOut($cut, $arrival);
         $c = cos($toward);
         $s = sin($toward);
         $state = new BallStates();
         $state->add(
-            $x + $dx * $c - $dy * $s,
-            $y + $dx * $s + $dy * $c,
+            $at->x + $dx * $c - $dy * $s,
+            $at->y + $dx * $s + $dy * $c,
             new Motion($vx * $c - $vy * $s, $vx * $s + $vy * $c, $wx * $c - $wy * $s, $wx * $s + $wy * $c, $wz),
         );
 

@@ -47,8 +47,9 @@ final class LayoutSketch
     private readonly float $diameter;
 
     /**
-     * @var array<int, list<array{float, float, float, float, float, float, int, float, float}>> ghost balls of a mouth's edges, direction of the
-     *                                                    ball to its middle, balls in the lane as bits; by ball
+     * Ghost balls of a mouth's edges, direction of the ball to its middle, balls in the lane as bits, the mouth's middle; by ball.
+     *
+     * @var array<int, list<array{float, float, float, float, float, float, int, float, float}>>
      */
     private array $mouths = [];
 
@@ -59,7 +60,7 @@ final class LayoutSketch
     private array $onward = [];
 
     /**
-     * @var array<int, list<array{int, float, int, float, float, float}>> nodes from which a ball can be potted, by ball · 8 + mouth: the
+     * @var array<int, list<array{int, float, int, float, float}>> nodes from which a ball can be potted, by ball · 8 + mouth: the
      *                                          node, the chance, balls in the way as bits, direction and way to the contact, m
      */
     private array $fields = [];
@@ -73,8 +74,12 @@ final class LayoutSketch
      * @param array<int, Point> $places object balls as they lie
      * @param float             $steady share of a later ball's chance that is that of the best place, 0–1
      */
-    public function __construct(private readonly Simulator $simulator, Player $player, private array $places, private readonly float $steady)
-    {
+    public function __construct(
+        private readonly Simulator $simulator,
+        Player $player,
+        private array $places,
+        private readonly float $steady,
+    ) {
         $this->spread = max($player->aim * self::LARGER, 1e-6) * 2 * M_SQRT2;
         $this->diameter = 2 * $simulator->ball->radius;
     }
@@ -108,9 +113,9 @@ final class LayoutSketch
         $chances = [];
         foreach ($rules->due($remaining) as $ball) {
             foreach ($this->mouths($ball) as $mouth) {
-                [$chance, $mx, $my, $long] = 0 === ($mouth[6] & $remaining->balls()) ? $this->chance($mouth, $x, $y) : [0.0, 1.0, 0.0, 0.0];
+                [$chance, $dx, $dy] = 0 === ($mouth[6] & $remaining->balls()) ? $this->chance($mouth, $x, $y) : [0.0, 0.0, 0.0];
                 $chances[$ball] ??= 0.0;
-                if ($chance > $chances[$ball] && 0 === $this->inTheWay($x, $y, $mx, $my, $long, $remaining->without($ball)->balls())) {
+                if ($chance > $chances[$ball] && 0 === $this->inTheWay($x, $y, $dx, $dy, $remaining->without($ball)->balls())) {
                     $chances[$ball] = $chance;
                 }
             }
@@ -175,7 +180,7 @@ final class LayoutSketch
     }
 
     /**
-     * @return list<array{int, float, int, float, float, float}>
+     * @return list<array{int, float, int, float, float}>
      */
     private function fields(int $ball, int $n): array
     {
@@ -183,9 +188,9 @@ final class LayoutSketch
         $fields = [];
         if (null !== $this->from && 0 === ($this->moved >> $ball & 1)) {
             // This ball lies where it lay: only the balls that were moved can be in the way now, or no longer.
-            foreach ($this->from->fields[$ball * 8 + $n] ??= $this->from->fields($ball, $n) as [$node, $chance, $mask, $mx, $my, $long]) {
+            foreach ($this->from->fields[$ball * 8 + $n] ??= $this->from->fields($ball, $n) as [$node, $chance, $mask, $dx, $dy]) {
                 [$x, $y] = self::node($g, $node);
-                $fields[] = [$node, $chance, $mask & ~$this->moved | $this->inTheWay($x, $y, $mx, $my, $long, $this->moved), $mx, $my, $long];
+                $fields[] = [$node, $chance, $mask & ~$this->moved | $this->inTheWay($x, $y, $dx, $dy, $this->moved), $dx, $dy];
             }
 
             return $fields;
@@ -193,9 +198,9 @@ final class LayoutSketch
         $mouth = $this->mouths($ball)[$n];
         for ($node = 0; $node < self::LONG * self::ACROSS; ++$node) {
             [$x, $y] = self::node($g, $node);
-            [$chance, $mx, $my, $long] = $this->chance($mouth, $x, $y);
+            [$chance, $dx, $dy] = $this->chance($mouth, $x, $y);
             if ($chance > self::NO_CHANCE) {
-                $fields[] = [$node, $chance, $this->inTheWay($x, $y, $mx, $my, $long, ~(1 << $ball)), $mx, $my, $long];
+                $fields[] = [$node, $chance, $this->inTheWay($x, $y, $dx, $dy, ~(1 << $ball)), $dx, $dy];
             }
         }
 
@@ -214,11 +219,11 @@ final class LayoutSketch
     }
 
     /**
-     * The chance of a pot from a place, direction and length of the cue ball's way to the contact, m.
+     * The chance of a pot from a place, and the cue ball's way to the contact, m.
      *
      * @param array{float, float, float, float, float, float, int, float, float} $mouth
      *
-     * @return array{float, float, float, float}
+     * @return array{float, float, float}
      */
     private function chance(array $mouth, float $x, float $y): array
     {
@@ -231,11 +236,11 @@ final class LayoutSketch
         $my = ($ay + $by) / 2;
         $long = sqrt($mx * $mx + $my * $my);
         if ($long < 1e-3 || $mx * $ux + $my * $uy < self::THINNEST * $long) {
-            return [0.0, 1.0, 0.0, 0.0];
+            return [0.0, 0.0, 0.0];
         }
         $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
 
-        return [self::within($wide / $this->spread), $mx / $long, $my / $long, $long];
+        return [self::within($wide / $this->spread), $mx, $my];
     }
 
     /**
@@ -243,9 +248,12 @@ final class LayoutSketch
      *
      * @param int $asked balls that are asked about
      */
-    private function inTheWay(float $x, float $y, float $mx, float $my, float $long, int $asked): int
+    private function inTheWay(float $x, float $y, float $dx, float $dy, int $asked): int
     {
         $mask = 0;
+        $long = max(sqrt($dx * $dx + $dy * $dy), 1e-9);
+        $dx /= $long;
+        $dy /= $long;
         $least = $this->diameter * $this->diameter;
         foreach ($this->places as $ball => $place) {
             if (0 === ($asked >> $ball & 1)) {
@@ -253,10 +261,10 @@ final class LayoutSketch
             }
             $px = $place->x - $x;
             $py = $place->y - $y;
-            $along = $px * $mx + $py * $my;
+            $along = $px * $dx + $py * $dy;
             $along = $along < 0.0 ? 0.0 : ($along > $long ? $long : $along);
-            $px -= $along * $mx;
-            $py -= $along * $my;
+            $px -= $along * $dx;
+            $py -= $along * $dy;
             if ($px * $px + $py * $py < $least) {
                 $mask |= 1 << $ball;
             }
@@ -323,10 +331,6 @@ final class LayoutSketch
      */
     private function inLane(Point $from, float $toX, float $toY, int $asked): int
     {
-        $dx = $toX - $from->x;
-        $dy = $toY - $from->y;
-        $long = max(sqrt($dx * $dx + $dy * $dy), 1e-6);
-
-        return $this->inTheWay($from->x, $from->y, $dx / $long, $dy / $long, $long, $asked);
+        return $this->inTheWay($from->x, $from->y, $toX - $from->x, $toY - $from->y, $asked);
     }
 }

@@ -59,7 +59,9 @@ final class Pots
         $pots = [];
         foreach ($own as $ball) {
             $pocket = $constraints->pockets[$ball] ?? null;
-            array_push($pots, ...array_map(static fn(Pocket $p): Pot => new Pot($ball, $p), null === $pocket ? Pocket::cases() : [$pocket]));
+            foreach (null === $pocket ? Pocket::cases() : [$pocket] as $one) {
+                $pots[] = new Pot($ball, $one);
+            }
         }
         $cache->prepareWindows($this->layout, $pots, PotChanceGrid::ASKED);
         $cache->prepare(

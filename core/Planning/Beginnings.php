@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Planning;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Games\Group;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Planning\Value\RemainingBalls;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Routes\Route;
+
+/**
+ * How a plan begins where that is free: where the ball in hand is put down, and which group is taken on an open table.
+ */
+final class Beginnings
+{
+    /** A group with less than this share of the other's value is not looked into. */
+    private const NEAR_GROUP = 0.8;
+
+    /** @var array<string, float> by group */
+    private array $groups = [];
+
+    public function __construct(private readonly Planner $planner) {}
+
+    /**
+     * The rack with the cue ball put down and, on an open table, a group taken: as the best plan begins.
+     *
+     * @param array{Rack, Route}|null $known a beginning that was found before: it is among those looked at
+     *
+     * @return array{Rack, ChosenShot|null}
+     */
+    public function best(Rack $rack, ?array $known = null): array
+    {
+        $racks = [$rack];
+        if ($rack->rules()->isTableOpen()) {
+            $racks = $this->groupsTaken($rack);
+        }
+        $laid = null === $known ? [] : [$known[0]];
+        foreach (array_merge(...array_map($this->laid(...), $racks)) as $one) {
+            if (null === $known || !self::isSame($one, $known[0])) {
+                $laid[] = $one;
+            }
+        }
+        if (\count($laid) > 1 && $this->planner->budget->refined > 0) {
+            $laid = [$this->likeliest($laid)];
+        }
+        $best = [$laid[0] ?? $racks[0], null];
+        foreach ($laid as $one) {
+            $choice = $this->planner->next($one, null, null !== $known && $one === $known[0] ? $known[1] : null);
+            if (null !== $choice && (null === $best[1] || $choice->runOut() > $best[1]->runOut())) {
+                $best = [$one, $choice];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * The rack with the cue ball at its likeliest places.
+     *
+     * @return list<Rack>
+     */
+    private function laid(Rack $rack): array
+    {
+        $inHand = $rack->ballInHand || !$rack->layout->has(BallId::CUE);
+        $places = $inHand ? BallInHand::places($rack, $this->planner->values->of($rack)) : [$rack->layout->ball(BallId::CUE)];
+
+        return array_map(static fn(Point $place): Rack => $rack->withBall(BallId::CUE, $place)->withBallInHand(false), $places);
+    }
+
+    private static function isSame(Rack $one, Rack $other): bool
+    {
+        return $one->group === $other->group && 0.0 === $one->layout->ball(BallId::CUE)->distanceTo($other->layout->ball(BallId::CUE));
+    }
+
+    /**
+     * By a rough look.
+     *
+     * @param non-empty-list<Rack> $racks
+     */
+    private function likeliest(array $racks): Rack
+    {
+        $best = $racks[0];
+        $most = -1.0;
+        foreach ($racks as $rack) {
+            $value = $this->planner->next($rack, SearchBudget::quick())?->runOut() ?? 0.0;
+            if ($value > $most) {
+                $most = $value;
+                $best = $rack;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * The approximate value of each group, once best() has compared them.
+     *
+     * @return array<string, float>
+     */
+    public function groups(): array
+    {
+        return $this->groups;
+    }
+
+    /**
+     * The groups that deserve a closer look on an open table, the better first.
+     *
+     * @return non-empty-list<Rack>
+     */
+    private function groupsTaken(Rack $rack): array
+    {
+        $racks = [];
+        foreach (Group::cases() as $group) {
+            $one = $rack->withGroup($group);
+            $stateValues = $this->planner->values->of($one);
+            $remaining = RemainingBalls::of($one->layout);
+            $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
+            $this->groups[$group->value] = null === $cue
+                ? $stateValues->highest($remaining)
+                : $stateValues->valueAt($remaining, $cue->x, $cue->y);
+            $racks[$group->value] = $one;
+        }
+        arsort($this->groups);
+        $best = max($this->groups);
+        $close = array_keys(array_filter($this->groups, static fn(float $w): bool => $w >= self::NEAR_GROUP * $best));
+
+        return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
+    }
+}
