@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\AimedStroke;
@@ -97,17 +96,7 @@ final readonly class SecondLook
                 continue;
             }
             $moved = $sampler->moved($state);
-            $places = [] === $moved ? [] : $sampler->places($state, $moved);
-            $balls = $rack->layout->without($shot->pot->ball)->balls;
-            $balls[BallId::CUE] = new Point($state->x[0], $state->y[0]);
-            foreach ($places as $ball => $place) {
-                if (null === $place) {
-                    unset($balls[$ball]);
-                } else {
-                    $balls[$ball] = new Point(...$place);
-                }
-            }
-            $tables[] = [new Layout($balls), $places];
+            $tables[] = [$sampler->table($state), [] === $moved ? [] : $sampler->places($state, $moved)];
         }
         $step = max(1, intdiv(\count($tables), self::OUTCOMES));
 

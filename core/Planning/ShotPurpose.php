@@ -32,20 +32,27 @@ final class ShotPurpose
 
     private function __construct() {}
 
+    /** More than so much beside the route itself nobody remembers at the table. */
+    private const MOST = 2;
+
     /** A way over so many cushions or more is worth a word. */
     private const ROUND = 3;
 
     /**
+     * The most important first, and only those.
+     *
      * @return list<Finding>
      */
     public static function of(Rack $rack, ChosenShot $choice): array
     {
-        return array_values(array_filter([
+        $all = array_filter([
             self::moved($rack, $choice),
             self::key($rack, $choice),
-            self::round($choice),
             self::rightSide($rack, $choice),
-        ]));
+            self::round($choice),
+        ]);
+
+        return \array_slice(array_values($all), 0, self::MOST);
     }
 
     private static function rightSide(Rack $rack, ChosenShot $choice): ?RightSide
@@ -141,6 +148,6 @@ final class ShotPurpose
             }
         }
 
-        return new RoundTheTable($rails, null, 0.0);
+        return null;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Potting;
 
 use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
@@ -93,6 +94,19 @@ final readonly class ShotSampler
         }
 
         return $places;
+    }
+
+    /** The table afterwards, without what fell. */
+    public function table(BallStates $s): Layout
+    {
+        $balls = [];
+        foreach ($this->ids as $slot => $id) {
+            if (!$s->isDown($slot)) {
+                $balls[$id] = new Point($s->x[$slot], $s->y[$slot]);
+            }
+        }
+
+        return new Layout($balls);
     }
 
     /**

@@ -68,16 +68,14 @@ final class ShotWording
             $finding instanceof KeyShot => $finding->breaksNext
                 ? "The $finding->ball is the key ball: it leaves the cue ball for the break ball, the $finding->for."
                 : "The $finding->ball is the key ball: it leads to the $finding->for.",
-            $finding instanceof RoundTheTable => \sprintf(
-                'Goes round %s cushions (%s)%s.',
-                Numbers::word(\count($finding->rails)),
-                implode(', ', $finding->rails),
-                null === $finding->plainer ? '' : \sprintf(
-                    '; %s would keep about %.0f %%',
+            $finding instanceof RoundTheTable => null === $finding->plainer
+                ? \sprintf('Goes round %s cushions (%s).', Numbers::word(\count($finding->rails)), implode(', ', $finding->rails))
+                : \sprintf(
+                    'Round %s cushions rather than a shorter way: %s would keep about %.0f %%.',
+                    Numbers::word(\count($finding->rails)),
                     RouteWording::family($finding->plainer),
                     100 * $finding->chance,
                 ),
-            ),
             default => throw new \LogicException('A finding without words: ' . $finding::class),
         };
     }

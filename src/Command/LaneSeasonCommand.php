@@ -10,6 +10,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\Experiments\Greedy;
+use ZigLane\Core\Experiments\People;
 use ZigLane\Core\Experiments\Planned;
 use ZigLane\Core\Experiments\Season;
 use ZigLane\Core\Experiments\Tally;
@@ -42,7 +43,7 @@ final class LaneSeasonCommand extends Command
             implode(', ', array_column(Level::cases(), 'value')),
             Level::League->value,
         );
-        $this->addOption('policy', null, InputOption::VALUE_REQUIRED, 'plan, or greedy: the easiest pot with a natural roll', 'plan');
+        $this->addOption('policy', null, InputOption::VALUE_REQUIRED, 'plan; people: one ball ahead, without side; or greedy: the easiest pot with a natural roll', 'plan');
         $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed of the breaks and the errors', '1');
         $this->addOption(
             'as-it-lies',
@@ -61,8 +62,9 @@ final class LaneSeasonCommand extends Command
             $level = Say::one($input, 'level', Level::class);
             $policy = match ($input->getOption('policy')) {
                 'plan' => new Planned(SearchBudget::season($game->rules())),
+                'people' => new People(),
                 'greedy' => new Greedy(),
-                default => throw new InvalidInput('--policy', 'is neither plan nor greedy'),
+                default => throw new InvalidInput('--policy', 'is none of plan, people and greedy'),
             };
         } catch (InvalidInput $e) {
             return Say::refuse($output, $e);

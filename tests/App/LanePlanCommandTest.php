@@ -64,7 +64,7 @@ final class LanePlanCommandTest extends TestCase
             [['lane:plan', '/no/such/file'], '', 'there is no such file'],
             [['lane:plan', '-', '--budget', 'long'], self::RACK, '--budget: long is not a number'],
             [['lane:season', '--game', 'snooker'], '', '--game: is none of eight-ball, nine-ball'],
-            [['lane:season', '--policy', 'hope'], '', '--policy: is neither plan nor greedy'],
+            [['lane:season', '--policy', 'hope'], '', '--policy: is none of plan, people and greedy'],
             [['lane:season', '--racks', '0'], '', '--racks: 0 is not a number from 1'],
         ] as [$words, $input, $said]) {
             $run = self::lane($words, $input);

@@ -32,7 +32,7 @@ final class PlanTest extends AppTestCase
         self::assertStringContainsString('to run out', $page);
         self::assertStringContainsString('Settled after', $page);
         self::assertStringContainsString('2 shots, league player, 9ft', $page);
-        self::assertMatchesRegularExpression('/pot \d+ % pos\. \d+ % so far \d+ %/', $page);
+        self::assertMatchesRegularExpression('/pot \d+ % pos\. \d+ % still on \d+ %/', $page);
         self::assertStringContainsString('The 1 → ', $this->shown($id, $plan, 1));
         $version = $this->open($id)->record->version();
         $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/take", ['version' => $version]);

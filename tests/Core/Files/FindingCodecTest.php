@@ -59,7 +59,7 @@ final class FindingCodecTest extends TestCase
             [new Found\KeyShot(2, 1, true), 'The 2 is the key ball: it leaves the cue ball for the break ball, the 1.'],
             [
                 new Found\RoundTheTable(['foot', 'left', 'head'], $family, 0.5),
-                'Goes round three cushions (foot, left, head); follow with running outside spin, foot and left cushions would keep about 50 %.',
+                'Round three cushions rather than a shorter way: follow with running outside spin, foot and left cushions would keep about 50 %.',
             ],
             [new Found\Hinge(4, 7, 0.62), 'The hinge is shot 4, the 7: it keeps 62 % of what is left to win, less than any other.'],
             [new Found\GroupTaken(Group::Stripes, 0.3, 0.2), 'Take stripes: about 30 %, with solids about 20 %.'],

@@ -82,7 +82,7 @@ final class IdeasTest extends TestCase
         ];
         yield 'round three cushions rather than across' => [
             ['cue' => [5.98, 1.16], 1 => [6.9, 0.9], 2 => [5.4, 0.7], 4 => [5.64, 2.1], 5 => [4.63, 1.5], 6 => [7.81, 1.5], 7 => [3.32, 3.14], 9 => [0.3, 2.7]],
-            'nine-ball', null, Level::League, 'Goes round three cushions (',
+            'nine-ball', null, Level::League, 'Round three cushions rather than a shorter way: ',
             static fn(Plan $p) => self::assertCount(3, self::found($p->shots[0]->findings, RoundTheTable::class)->rails ?? []),
         ];
         yield 'the ball in the way first' => [
