@@ -44,7 +44,7 @@ final class People implements Policy
     /** Room that is left between the cue ball in hand and others, m. */
     private const APART = 0.003;
 
-    /** Balls thought of as the next one, where there are several; cuts thought of as possible, rad; chances below which need not be exact. */
+    /** Balls thought of as the next one; cuts thought of as possible, rad; chances below this need not be exact. */
     private const NEXT = 2;
     private const WIDEST = 1.2;
     private const ROUGH = 0.3;

@@ -54,6 +54,8 @@ final class PlanFile
                 'pot' => round($shot->chances->pot, 4),
                 'position' => round($shot->chances->position, 4),
                 'runOut' => round($shot->chances->runOut, 4),
+                'settled' => $shot->settled,
+                'kind' => 'pot',
                 'zone' => self::ring($shot->zone, $shot->rest, $size),
                 'heart' => self::ring($shot->heart, $shot->rest, $size),
                 'rest' => self::diamonds($shot->rest, $size),

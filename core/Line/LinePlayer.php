@@ -5,21 +5,17 @@ declare(strict_types=1);
 namespace ZigLane\Core\Line;
 
 use ZigLane\Core\Aiming\AimRefused;
-use ZigLane\Core\Aiming\AimRequest;
-use ZigLane\Core\Aiming\AimSolution;
-use ZigLane\Core\Aiming\AimSolver;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\LeastElevation;
-use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Rack\StatedShot;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -28,12 +24,10 @@ use ZigLane\Core\Settings\Defaults;
  */
 final readonly class LinePlayer
 {
-    private AimSolver $solver;
     private TableLengths $lengths;
 
     public function __construct(private Simulator $simulator)
     {
-        $this->solver = new AimSolver($simulator);
         $this->lengths = new TableLengths($simulator);
     }
 
@@ -79,14 +73,14 @@ final readonly class LinePlayer
         if (null !== $ball && !$layout->has($ball)) {
             return new LegOutcome($number, $spec, LegState::Spent, $layout, [new LegFault(LegFaultKind::BallDown, $ball)]);
         }
-        $notes = [];
         try {
-            [$shot, $aim, $result] = $this->stroke($spec, $layout, $notes);
+            $stated = StatedShot::play($this->simulator, $spec, $layout);
         } catch (AimRefused|InvalidInput $e) {
             $refused = new LegFault(LegFaultKind::Refused, message: $e->getMessage());
 
-            return new LegOutcome($number, $spec, LegState::Breaks, $layout, [$refused], $notes);
+            return new LegOutcome($number, $spec, LegState::Breaks, $layout, [$refused]);
         }
+        [$shot, $aim, $result] = [$stated->shot, $stated->aim, $stated->result];
         $verdict = $game->judge($layout, $result);
         $faults = [];
         if (!$verdict->legal()) {
@@ -109,7 +103,7 @@ final readonly class LinePlayer
             [] === $faults ? LegState::Holds : LegState::Breaks,
             $layout,
             $faults,
-            [...$notes, ...self::unintended($ball ?? $result->firstHit, $result)],
+            [...self::raised($stated, $spec), ...self::unintended($ball ?? $result->firstHit, $result)],
             $shot,
             $aim,
             $result,
@@ -138,66 +132,19 @@ final readonly class LinePlayer
     }
 
     /**
-     * Plays a shot as stated, raising the cue where a rail or a ball behind it forces that.
+     * What a leg has to say of how high the cue must be.
      *
-     * @param list<LegNote> $notes what was changed is added here
-     *
-     * @return array{Shot, AimSolution|null, ShotResult}
-     *
-     * @throws AimRefused   when there is no direct shot
-     * @throws InvalidInput when the stroke cannot be played
+     * @return list<LegNote>
      */
-    private function stroke(ShotSpec $spec, Layout $layout, array &$notes): array
+    private static function raised(StatedShot $stated, ShotSpec $spec): array
     {
-        $speed = $spec->speed->on($this->lengths);
-        $asked = deg2rad($spec->elevationDeg);
-        if (null !== $spec->aimDeg) {
-            $aim = deg2rad($spec->aimDeg);
-            $shot = new Shot($aim, $speed, $spec->tip, $this->raised($layout, $aim, $spec, $asked, $notes));
-
-            return [$shot, null, $this->simulator->play($layout, $shot)];
-        }
-        if (null === $spec->ball || null === $spec->pocket) {
-            throw new InvalidInput('shot', 'needs aimDeg, or ball and pocket');
-        }
-        $elevation = $asked;
-        if ($layout->has(BallId::CUE)) {
-            $toward = $layout->ball(BallId::CUE)->angleTo($layout->ball($spec->ball));
-            $elevation = $this->raised($layout, $toward, $spec, $asked, $notes);
-        }
-        $solution = $this->solver->solve(
-            $layout,
-            new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $elevation, $spec->offset),
-        );
-        // The true direction differs from "at the ball": what stands behind the cue may differ too.
-        $own = [];
-        $least = $this->raised($layout, $solution->shot->aim, $spec, $asked, $own);
-        if (abs($least - $elevation) > 1e-9) {
-            $notes = $own;
-            $solution = $this->solver->solve(
-                $layout,
-                new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $least, $spec->offset),
-            );
-        }
-
-        return [$solution->shot, $solution, $solution->result];
-    }
-
-    /**
-     * @param list<LegNote> $notes
-     */
-    private function raised(Layout $layout, float $aim, ShotSpec $spec, float $asked, array &$notes): float
-    {
-        $least = LeastElevation::of($layout, $aim, $spec->tip, $this->simulator->geometry, $this->simulator->ball);
         $most = deg2rad(Defaults::MAX_ELEVATION_DEG);
-        if ($least > $most) {
-            $notes[] = new LegNote(LegNoteKind::HardlyReachable, degrees: Defaults::MAX_ELEVATION_DEG);
-            $least = $most;
-        } elseif ($least > $asked + 1e-9) {
-            $notes[] = new LegNote(LegNoteKind::RaisedCue, degrees: rad2deg($least));
-        }
 
-        return max($asked, $least);
+        return match (true) {
+            $stated->least > $most => [new LegNote(LegNoteKind::HardlyReachable, degrees: Defaults::MAX_ELEVATION_DEG)],
+            $stated->least > deg2rad($spec->elevationDeg) + 1e-9 => [new LegNote(LegNoteKind::RaisedCue, degrees: rad2deg($stated->least))],
+            default => [],
+        };
     }
 
     /**

@@ -43,7 +43,13 @@ final class LaneSeasonCommand extends Command
             implode(', ', array_column(Level::cases(), 'value')),
             Level::League->value,
         );
-        $this->addOption('policy', null, InputOption::VALUE_REQUIRED, 'plan; people: one ball ahead, without side; or greedy: the easiest pot with a natural roll', 'plan');
+        $this->addOption(
+            'policy',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'plan; people: one ball ahead, without side; or greedy: the easiest pot with a natural roll',
+            'plan',
+        );
         $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed of the breaks and the errors', '1');
         $this->addOption(
             'as-it-lies',

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Rack\Files;
 
 use ZigLane\Core\Aiming\AimRefused;
-use ZigLane\Core\Aiming\AimRequest;
-use ZigLane\Core\Aiming\AimSolver;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Geometry\Angle;
@@ -17,6 +15,7 @@ use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\StatedShot;
 
 /**
  * The document { "rack": …, "shot": … } and the answer to it.
@@ -53,31 +52,17 @@ final class ShotFile
         }
         $spec = RackFile::readShot($file->raw('shot'));
         $simulator = $rack->simulator();
+        if (null !== $spec->ball && !$rack->layout->has($spec->ball)) {
+            throw new InvalidInput('shot.ball', \sprintf('the %d is not on the table', $spec->ball));
+        }
         try {
-            $speed = $spec->speed->on(new TableLengths($simulator));
+            $spec->speed->on(new TableLengths($simulator));
         } catch (InvalidInput $e) {
             throw $e->under('shot');
         }
-        $elevation = deg2rad($spec->elevationDeg);
-        if (null !== $spec->aimDeg) {
-            $shot = new Shot(deg2rad($spec->aimDeg), $speed, $spec->tip, $elevation);
-            $result = $simulator->play($rack->layout, $shot);
-        } else {
-            if (null === $spec->ball || null === $spec->pocket) {
-                throw new InvalidInput('shot', 'needs aimDeg, or ball and pocket');
-            }
-            if (!$rack->layout->has($spec->ball)) {
-                throw new InvalidInput('shot.ball', \sprintf('the %d is not on the table', $spec->ball));
-            }
-            $solution = (new AimSolver($simulator))->solve(
-                $rack->layout,
-                new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $elevation, $spec->offset),
-            );
-            $shot = $solution->shot;
-            $result = $solution->result;
-        }
+        $stated = StatedShot::play($simulator, $spec, $rack->layout);
 
-        return self::describe($rack, $shot, $result);
+        return self::describe($rack, $stated->shot, $stated->result);
     }
 
     /**
@@ -109,6 +94,7 @@ final class ShotFile
 
         return [
             'aimDeg' => round(rad2deg(Angle::wrap($shot->aim)), 6),
+            'elevationDeg' => round(rad2deg($shot->elevation), 4),
             'events' => $events,
             'pocketed' => $pocketed,
             'final' => $final,
