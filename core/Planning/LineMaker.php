@@ -37,7 +37,7 @@ final readonly class LineMaker
     {
         $shots = [];
         while (null !== $choice) {
-            $step = $this->step($planner, $rack, $choice, null, false);
+            $step = $this->step($planner, $planner, $rack, $choice);
             if (null === $step) {
                 break;
             }
@@ -52,14 +52,15 @@ final readonly class LineMaker
     /**
      * One shot of the line: the first way to play it that leaves a table to go on from; null when none holds.
      *
-     * @param SearchBudget|null $budget  of what comes next; the planner's own when null
-     * @param bool              $settled whether the choice was searched for closely
+     * @param Planner           $planner that made the choice
+     * @param Planner           $then    that says what comes next
+     * @param SearchBudget|null $budget  of that; its own when null
      */
-    public function step(Planner $planner, Rack $rack, ChosenShot $choice, ?SearchBudget $budget, bool $settled): ?LineStep
+    public function step(Planner $planner, Planner $then, Rack $rack, ChosenShot $choice, ?SearchBudget $budget = null): ?LineStep
     {
         $first = null;
         foreach ($choice->ways() as $way) {
-            $shot = $this->shot($planner, $rack, $way, $settled);
+            $shot = $this->shot($planner, $rack, $way);
             $after = $this->after($rack, $shot);
             if (null === $after) {
                 // Rounded to what a player can set it no longer holds.
@@ -73,7 +74,7 @@ final readonly class LineMaker
                 $first ??= new LineStep($shot, $after, null);
                 continue;
             }
-            $next = $planner->next($after, $budget);
+            $next = $then->next($after, $budget);
             if (null !== $next) {
                 return new LineStep($shot, $after, $next);
             }
@@ -91,8 +92,10 @@ final readonly class LineMaker
         return LegState::Holds !== $leg->state || null === $after || !$after->has(BallId::CUE) ? null : $rack->withLayout($after);
     }
 
-    private function shot(Planner $planner, Rack $rack, ChosenShot $choice, bool $settled): PlannedShot
+    private function shot(Planner $planner, Rack $rack, ChosenShot $choice): PlannedShot
     {
+        // A planner that refines has searched; one that does not has looked.
+        $settled = $planner->budget->refined > 0;
         $route = $choice->route;
         $spec = $this->spec($rack, $route);
         $stateValues = $choice->stateValues;

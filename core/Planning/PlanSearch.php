@@ -97,29 +97,31 @@ final class PlanSearch
         $shots = [];
         $shown = 0;
         while (null !== $choice) {
-            $step = $this->maker->step($planner, $rack, $choice, SearchBudget::later(), true);
+            $more = null === $this->deadline || $this->deadline->allowsAnother();
+            $step = $more
+                ? $this->maker->step($planner, $planner, $rack, $choice, SearchBudget::later())
+                : $this->maker->step($planner, $quick, $rack, $choice);
             if (null !== $step) {
                 $shots[] = $step->shot;
                 $rack = $step->after;
             }
             $choice = $step?->next;
-            $done = null === $choice || (null !== $this->deadline && !$this->deadline->allowsAnother());
+            $done = null === $choice || !$more;
             if (!$done && 1 !== \count($shots) && \count($shots) < $shown + self::SHOWN) {
                 continue;
             }
             $shown = \count($shots);
             // The rest roughly, so that there is a whole line to look at.
-            $rest = null === $choice ? new ShotLine([], $rack) : $this->maker->toTheEnd($quick, $rack, $quick->next($rack));
+            $then = null !== $choice && $more ? $quick->next($rack) : $choice;
+            $rest = $this->maker->toTheEnd($quick, $rack, $then);
             $line = new ShotLine([...$shots, ...$rest->shots], $rest->end);
             if (!$best->goesFurtherThan($line)) {
                 $best = $line;
             }
-            if (!$done) {
-                yield $explanation->explained($this->drawn($best, $before, $began), $others, false);
-            }
             if ($done) {
                 break;
             }
+            yield $explanation->explained($this->drawn($best, $before, $began), $others, false);
         }
         $best = $this->lookedAt($planner, $this->judged($planner, $best));
         yield $explanation->explained($this->drawn($best, $before, $began), $others, true);

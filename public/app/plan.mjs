@@ -1,4 +1,5 @@
-// The run-out: a zone drawn by hand, corner by corner. Planning and its progress are the server's and htmx's.
+// The run-out: a zone drawn by hand, corner by corner, and one leg of the whole run lit at a time, on the table and on the line below
+// alike. Planning and its progress are the server's and htmx's.
 import { onBed } from './table.mjs';
 import { bedOf, clamp, diamonds } from './units.mjs';
 
@@ -27,7 +28,23 @@ function end(keep) {
     show();
 }
 
+// The leg that something in the page is about; null for none.
+function legOf(target) {
+    const found = target.closest?.('#strip [data-leg], #table [data-leg]');
+    return found && $('table')?.classList.contains('wholerun') ? found.dataset.leg : null;
+}
+
+function light(leg) {
+    document.querySelectorAll('#table [data-leg], #strip [data-leg]').forEach((one) => one.classList.toggle('lit', one.dataset.leg === leg));
+}
+
 export function watchPlan(toast) {
+    for (const kind of ['pointerover', 'focusin']) {
+        document.addEventListener(kind, (event) => {
+            const leg = legOf(event.target);
+            if (leg !== null) light(leg);
+        });
+    }
     document.addEventListener('click', (event) => {
         const draw = event.target.closest?.('[data-draw]');
         if (draw) {

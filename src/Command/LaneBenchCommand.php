@@ -23,15 +23,18 @@ final class LaneBenchCommand extends Command
     {
         $this->addOption('processes', null, InputOption::VALUE_REQUIRED, 'processes that share one plan', '1');
         $this->addOption('plans', null, InputOption::VALUE_NONE, 'also how planning grows with the balls');
+        $this->addOption('quality', null, InputOption::VALUE_NONE, 'also how often 20 racks of each game are run out, and were to be');
         $this->addOption('curve', null, InputOption::VALUE_NONE, 'also how the cost of a shot grows with balls and speed');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $bench = new Bench();
+        $shots = $bench->shotsPerSecond();
         $answer = [
             'jit' => CoreJit::mode(),
-            'shotsPerSecond' => (int) round($bench->shotsPerSecond()),
+            'shotsPerSecond' => (int) round($shots['warm']),
+            'coldShotsPerSecond' => (int) round($shots['cold']),
             'aimSolveMs' => round($bench->aimSolveMs(), 3),
             'breakMs' => round($bench->breakMs(), 2),
             'readingMs' => round($bench->readingMs()),
@@ -49,12 +52,18 @@ final class LaneBenchCommand extends Command
             'firstPlanSeconds' => round($plans['first'], 2),
             'settledPlanSeconds' => round($plans['settled'], 1),
             'memoryMb' => round($plans['memory']),
+            'meanRunOut' => round($plans['runOut'], 3),
         ];
         if (true === $input->getOption('plans')) {
             foreach ([GameName::TenBall, GameName::EightBall, GameName::StraightPool] as $game) {
                 $answer[$game->value] = array_map(static fn(float $v): float => round($v, 2), $bench->plans($game, 3, $processes));
             }
             $answer['plans'] = $bench->planCurve();
+        }
+        if (true === $input->getOption('quality')) {
+            foreach (GameName::cases() as $game) {
+                $answer['quality'][$game->value] = array_map(static fn(float $v): float => round($v, 3), $bench->quality($game));
+            }
         }
         if (true === $input->getOption('curve')) {
             $answer['curve'] = $bench->curve();

@@ -144,7 +144,7 @@ final class PlanSearchTest extends TestCase
     {
         $rack = Read::rack(self::SOLIDS, 'eight-ball', 'solids')->withBallInHand(true);
         $text = static fn(int $processes): string => json_encode(
-            PlanFile::describe((new PlanSearch($rack, deadline: new CountedDeadline(2), processes: Processes::atMost($processes)))->plan()),
+            PlanFile::describe((new PlanSearch($rack, deadline: new CountedDeadline(1), processes: Processes::atMost($processes)))->plan()),
             \JSON_THROW_ON_ERROR,
         );
         self::assertSame($text(1), $text(3));
@@ -182,7 +182,7 @@ final class PlanSearchTest extends TestCase
     {
         $free = self::settledPlanOfThree();
         $other = Pocket::HeadRight === $free->shots[1]->pot->pocket ? Pocket::SideRight : Pocket::HeadRight;
-        $pinned = (new PlanSearch(Read::rack(self::THREE), new PlanConstraints(pockets: [2 => $other])))->plan();
+        $pinned = (new PlanSearch(Read::rack(self::THREE), new PlanConstraints(pockets: [2 => $other]), new CountedDeadline(1)))->plan();
         self::assertSame($other, $pinned->shots[1]->pot->pocket);
         self::assertLessThan($free->runOut + 0.02, $pinned->runOut);
         self::assertMatchesRegularExpression('/What is pinned costs/', implode(' ', PlanWording::says($pinned)));
@@ -192,7 +192,7 @@ final class PlanSearchTest extends TestCase
     {
         foreach ([[3, 1], [2, 1, 3]] as $order) {
             $rack = Read::rack(self::SOLIDS, 'eight-ball', 'solids');
-            $played = self::order((new PlanSearch($rack, new PlanConstraints(order: $order)))->plan());
+            $played = self::order((new PlanSearch($rack, new PlanConstraints(order: $order), new CountedDeadline(1)))->plan());
             self::assertSame($order, array_values(array_intersect($played, $order)));
             self::assertSame(8, $played[\count($played) - 1]);
         }
@@ -203,7 +203,7 @@ final class PlanSearchTest extends TestCase
     {
         $rack = Read::rack(self::THREE);
         $constraints = ConstraintsFile::read(['zones' => ['2' => [[3.6, 1.2], [5.6, 1.2], [5.6, 2.6], [3.6, 2.6]]]], $rack);
-        $plan = (new PlanSearch($rack, $constraints))->plan();
+        $plan = (new PlanSearch($rack, $constraints, new CountedDeadline(1)))->plan();
         [$x, $y] = $rack->table->size->diamondsOf($plan->shots[0]->rest);
         self::assertTrue($x > 3.4 && $x < 5.8 && $y > 1.0 && $y < 2.8, "stops at $x, $y");
         self::assertSame($constraints->zones[2]->contains(1.4, 0.6), ConstraintsFile::read(ConstraintsFile::write($constraints, $rack), $rack)->zones[2]->contains(1.4, 0.6));

@@ -131,7 +131,7 @@ final class TextbookTest extends TestCase
         $best = self::best(Read::rack($balls + $traffic)->withPlayer($good), 1, Pocket::FootLeft);
         self::assertSame('draw with running inside spin, right, foot and left cushions', RouteWording::family($best->family));
         $open = self::best(Read::rack($balls)->withPlayer($good), 1, Pocket::FootLeft);
-        self::assertNotSame('inside', $open->family->side, RouteWording::family($open->family));
+        self::assertLessThan(3, \count($open->family->rails), RouteWording::family($open->family));
         self::assertStringNotContainsString('draw', $open->family->stroke);
     }
 
@@ -163,9 +163,13 @@ final class TextbookTest extends TestCase
         [, $lists] = self::searched();
         $one = $lists[\count($lists) - 1][0] ?? self::fail('no route');
         $p = $rack->player;
-        $two = self::best($mirror->withPlayer(new Player($p->level, $p->aim, $p->speed, $p->tip, Hand::Left)), 1, Pocket::FootRight);
-        self::assertEqualsWithDelta($one->chances->value, $two->chances->value, 0.03);
-        self::assertSame(\count($one->family->rails), \count($two->family->rails));
+        $other = $mirror->withPlayer(new Player($p->level, $p->aim, $p->speed, $p->tip, Hand::Left));
+        $routes = (new RouteSearch($other, new Pot(1, Pocket::FootRight)))->settled();
+        self::assertEqualsWithDelta($one->chances->value, $routes[0]->chances->value, 0.03);
+        // Of ways as good as each other another may come first; the same one is there.
+        $same = array_filter($routes, static fn(Route $r): bool => \count($r->family->rails) === \count($one->family->rails));
+        self::assertNotSame([], $same);
+        self::assertEqualsWithDelta($one->chances->value, array_values($same)[0]->chances->value, 0.03);
     }
 
     /** The last ball needs no position: only the pot counts. */
