@@ -26,6 +26,7 @@ final class FindingCodec
         'bumps-free' => Found\BumpsFree::class,
         'breaks-cluster' => Found\BreaksCluster::class,
         'key-shot' => Found\KeyShot::class,
+        'raised-cue' => Found\RaisedCue::class,
         'round-the-table' => Found\RoundTheTable::class,
         'hinge' => Found\Hinge::class,
         'group-taken' => Found\GroupTaken::class,

@@ -8,7 +8,11 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\LeastElevation;
+use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Planning\Finding\RaisedCue;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Routes\Route;
@@ -24,6 +28,10 @@ final readonly class LineMaker
     private const AIM = 5;
     private const SPEED = 4;
     private const ELEVATION = 2;
+
+    /** So much is said of a shot, and of a cue that is raised from so many degrees on. */
+    private const SAID = 3;
+    private const LEVEL = 2.0;
 
     private LinePlayer $player;
 
@@ -102,7 +110,13 @@ final readonly class LineMaker
         $left = $choice->left();
         $last = [] === $stateValues->values($left);
         $leads = $planner->leads($rack, $route->pot);
-        $after = $this->player->leg(1, $spec, $rack->layout, $rack->rules())->after();
+        $leg = $this->player->leg(1, $spec, $rack->layout, $rack->rules());
+        $after = $leg->after();
+        $findings = array_filter([
+            $settled ? RouteSummary::of($route, $last ? 0.0 : ShotPurpose::ON_PURPOSE) : null,
+            null === $leg->shot ? null : self::raised($rack, $leg->shot),
+            ...ShotPurpose::of($rack, $choice),
+        ]);
 
         return new PlannedShot(
             $route->pot,
@@ -117,9 +131,22 @@ final readonly class LineMaker
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::HEART * $leads),
             $after?->has(BallId::CUE) ? $after->ball(BallId::CUE) : $route->stop,
             $route->family,
-            [...($settled ? [RouteSummary::of($route, $last ? 0.0 : ShotPurpose::ON_PURPOSE)] : []), ...ShotPurpose::of($rack, $choice)],
+            \array_slice(array_values($findings), 0, self::SAID),
             $settled,
         );
+    }
+
+    /** What stands behind the cue ball, where the cue is raised for it. */
+    private static function raised(Rack $rack, Shot $shot): ?RaisedCue
+    {
+        if (rad2deg($shot->elevation) < self::LEVEL) {
+            return null;
+        }
+        $alone = new Layout([BallId::CUE => $rack->layout->ball(BallId::CUE)]);
+        $simulator = $rack->simulator();
+        $rail = LeastElevation::of($alone, $shot->aim, $shot->tip, $simulator->geometry, $simulator->ball);
+
+        return new RaisedCue(rad2deg($shot->elevation), $rail >= $shot->elevation - 1e-9);
     }
 
     /** The route as a leg states it; with its bare direction where rounding would lose the pot. */

@@ -9,6 +9,7 @@ use ZigLane\Core\Planning\Finding\BreaksCluster;
 use ZigLane\Core\Planning\Finding\BumpsFree;
 use ZigLane\Core\Planning\Finding\KeptShot;
 use ZigLane\Core\Planning\Finding\KeyShot;
+use ZigLane\Core\Planning\Finding\RaisedCue;
 use ZigLane\Core\Planning\Finding\RightSide;
 use ZigLane\Core\Planning\Finding\RoundTheTable;
 use ZigLane\Core\Planning\Finding\RunsInto;
@@ -68,6 +69,11 @@ final class ShotWording
             $finding instanceof KeyShot => $finding->breaksNext
                 ? "The $finding->ball is the key ball: it leaves the cue ball for the break ball, the $finding->for."
                 : "The $finding->ball is the key ball: it leads to the $finding->for.",
+            $finding instanceof RaisedCue => \sprintf(
+                'Raise the cue %.0f°: %s stands behind the cue ball.',
+                $finding->degrees,
+                $finding->rail ? 'a rail' : 'a ball',
+            ),
             $finding instanceof RoundTheTable => null === $finding->plainer
                 ? \sprintf('Goes round %s cushions (%s).', Numbers::word(\count($finding->rails)), implode(', ', $finding->rails))
                 : \sprintf(

@@ -38,7 +38,14 @@ function light(leg) {
     document.querySelectorAll('#table [data-leg], #strip [data-leg]').forEach((one) => one.classList.toggle('lit', one.dataset.leg === leg));
 }
 
+// The balls that a sentence is about light up on the table while it is pointed at, tapped or in focus.
+function lightBalls(target) {
+    const about = target.closest?.('[data-about]')?.dataset.about.split(' ') ?? [];
+    document.querySelectorAll('#balls .ball').forEach((one) => one.classList.toggle('meant', about.includes(one.dataset.ball)));
+}
+
 export function watchPlan(toast) {
+    for (const kind of ['pointerover', 'focusin', 'click']) document.addEventListener(kind, (event) => lightBalls(event.target));
     for (const kind of ['pointerover', 'focusin']) {
         document.addEventListener(kind, (event) => {
             const leg = legOf(event.target);

@@ -10,6 +10,7 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use ZigLane\App\Work\Processors;
 use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Parallel\Processes;
@@ -59,9 +60,7 @@ final class LanePlanCommand extends Command
             $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
             $began = microtime(true);
             $plan = null;
-            $search = new PlanSearch($rack, deadline: self::deadline($input), errors: $errors, processes: Processes::atMost(
-                Processes::processors(),
-            ));
+            $search = new PlanSearch($rack, deadline: self::deadline($input), errors: $errors, processes: Processes::atMost(Processors::forPlans()));
             foreach ($search->plans() as $n => $plan) {
                 Say::errors($output)->writeln(
                     \sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)),

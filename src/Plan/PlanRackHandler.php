@@ -11,6 +11,7 @@ use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
 use Symfony\Component\Messenger\Exception\UnrecoverableMessageHandlingException;
 use Symfony\Component\Messenger\MessageBusInterface;
+use ZigLane\App\Work\Processors;
 use ZigLane\App\Worker\Heart;
 use ZigLane\App\Worker\Interrupted;
 use ZigLane\App\Worker\Reason;
@@ -125,7 +126,7 @@ final readonly class PlanRackHandler
     /** Processors for one plan: all of them while it is the only one, else its share. */
     private function share(): int
     {
-        return max(1, intdiv(Processes::processors(), max(1, $this->ledger->running())));
+        return max(1, intdiv(Processors::forPlans(), max(1, $this->ledger->running())));
     }
 
     /** Says why on the plan, and leaves the message with those that failed, where a person sees it. */

@@ -17,6 +17,7 @@ use ZigLane\Core\Planning\Survival;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Wording\Mentioned;
 use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Core\Wording\ShotWording;
 
@@ -40,12 +41,15 @@ final readonly class PlanView
 
     /**
      * @var list<array{number: int, ball: int, pocket: string, pot: float, position: float, runOut: float, sofar: float,
-     *            route: string, why: list<string>, rough: bool, hinge: bool, zone: string, heart: string}>
+     *            route: string, why: list<string>, whyBalls: list<list<int>>, rough: bool, hinge: bool, zone: string, heart: string}>
      */
     public array $shots;
 
     /** @var list<string> */
     public array $says;
+
+    /** @var list<list<int>> balls that each of them is about */
+    public array $saysBalls;
     public ?float $runOut;
     public ?string $stopped;
     public ?int $hinge;
@@ -96,6 +100,7 @@ final readonly class PlanView
         $this->runOut = $plan?->runOut;
         $this->stopped = null === $plan ? null : PlanWording::stopped($plan);
         $this->says = null === $plan ? [] : PlanWording::says($plan);
+        $this->saysBalls = array_map(Mentioned::balls(...), $plan->says ?? []);
         $this->hinge = $plan?->hinge;
         $this->break = $plan?->break;
         $shots = [];
@@ -111,6 +116,7 @@ final readonly class PlanView
                 'sofar' => $plan->through($n + 1),
                 'route' => ShotWording::route($shot),
                 'why' => ShotWording::why($shot),
+                'whyBalls' => array_map(Mentioned::balls(...), $shot->findings),
                 'rough' => !$shot->settled,
                 'hinge' => $n + 1 === $plan->hinge,
                 'zone' => ZoneDrawing::path($shot->zone),

@@ -14,6 +14,8 @@ final class LanePlanCommandTest extends TestCase
 {
     private const RACK = '{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[4,2],"1":[6.5,1],"9":[1.3,1.2]}}';
 
+    private const LAST_BALL = '{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[1,2],"9":[5.5,1.2]}}';
+
     public function testAPlanIsPrinted(): void
     {
         $run = self::lane(['lane:plan', '-', '--budget', '3', '--rng', '4'], self::RACK);
@@ -44,7 +46,7 @@ final class LanePlanCommandTest extends TestCase
     /** The same file, seed and count give the same bytes; another seed another draw of the errors, and nearly the same chance. */
     public function testTheSeedIsWhatItSays(): void
     {
-        $plan = static fn(string $seed): string => self::lane(['lane:plan', '-', '--steps', '1', '--rng', $seed], self::RACK)->getOutput();
+        $plan = static fn(string $seed): string => self::lane(['lane:plan', '-', '--steps', '1', '--rng', $seed], self::LAST_BALL)->getOutput();
         [$one, $again, $other] = [$plan('1'), $plan('1'), $plan('5')];
         self::assertSame($one, $again);
         self::assertNotSame($one, $other);

@@ -49,13 +49,13 @@ final class PlanTest extends AppTestCase
 
     public function testTheSameIsNotPlannedTwice(): void
     {
-        $id = $this->stored(self::RACK);
+        $id = $this->stored(self::LAST_BALL);
         $one = $this->ask($id);
         self::assertSame($one->id(), $this->ask($id)->id());
         // A rack that differs in name only is the same; with a pin it is another plan.
         $this->edit($id, ['op' => 'rename', 'name' => 'Other']);
         self::assertSame($one->id(), $this->ask($id)->id());
-        self::assertNotSame($one->id(), $this->ask($id, ['pocket-1' => 'foot-left'])->id());
+        self::assertNotSame($one->id(), $this->ask($id, ['pocket-9' => 'foot-left'])->id());
         $this->work();
         self::assertSame($one->id(), $this->ask($id)->id(), 'what is done is shown again');
         self::assertNotSame($one->id(), $this->ask($id, ['again' => '1'])->id(), 'unless it is asked for anew');

@@ -55,6 +55,8 @@ final class FindingCodecTest extends TestCase
                 new Found\BreaksCluster([3, 4], 5),
                 'Breaks the cluster of the 3 and 4 on the way. The 5 is the insurance ball: it goes wherever the cue ball stops.',
             ],
+            [new Found\RaisedCue(7.5, true), 'Raise the cue 8°: a rail stands behind the cue ball.'],
+            [new Found\RaisedCue(12.0, false), 'Raise the cue 12°: a ball stands behind the cue ball.'],
             [new Found\KeyShot(2, 8, false), 'The 2 is the key ball: it leads to the 8.'],
             [new Found\KeyShot(2, 1, true), 'The 2 is the key ball: it leaves the cue ball for the break ball, the 1.'],
             [
