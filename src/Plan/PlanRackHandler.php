@@ -30,7 +30,7 @@ use ZigLane\Core\Rack\Files\RackFile;
 final readonly class PlanRackHandler
 {
     /** No plan takes this long unless something is wrong, s. */
-    private const LIMIT = 180.0;
+    private const LIMIT = 900.0;
 
     /** How long it waits for a database that went away, s. */
     private const PATIENCE = 60;
