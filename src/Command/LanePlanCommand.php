@@ -60,7 +60,8 @@ final class LanePlanCommand extends Command
             $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
             $began = microtime(true);
             $plan = null;
-            $search = new PlanSearch($rack, deadline: self::deadline($input), errors: $errors, processes: Processes::atMost(Processors::forPlans()));
+            $processes = Processes::atMost(Processors::forPlans());
+            $search = new PlanSearch($rack, deadline: self::deadline($input), errors: $errors, processes: $processes);
             foreach ($search->plans() as $n => $plan) {
                 Say::errors($output)->writeln(
                     \sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)),
