@@ -51,7 +51,12 @@ final class Processes
     /** Whether more than one may work at the moment. */
     public function several(): bool
     {
-        return !$this->busy && \function_exists('pcntl_fork') && ($this->most)() > 1;
+        return $this->allowed() > 1;
+    }
+
+    private function allowed(): int
+    {
+        return $this->busy || !\function_exists('pcntl_fork') ? 1 : ($this->most)();
     }
 
     /**
@@ -66,7 +71,7 @@ final class Processes
      */
     public function results(array $pieces): array
     {
-        $processes = $this->several() ? min(\count($pieces), ($this->most)()) : 1;
+        $processes = \count($pieces) < 2 ? 1 : min(\count($pieces), $this->allowed());
         if ($processes < 2) {
             return array_map(static fn(\Closure $piece): mixed => $piece(), $pieces);
         }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Layout;
@@ -68,12 +70,14 @@ final readonly class LineMaker
     {
         $first = null;
         foreach ($choice->ways() as $way) {
-            $shot = $this->shot($planner, $rack, $way);
-            $after = $this->after($rack, $shot);
-            if (null === $after) {
+            $leg = $this->leg($rack, $way->route);
+            $left = LegState::Holds === $leg->state ? $leg->after() : null;
+            if (null === $left || !$left->has(BallId::CUE)) {
                 // Rounded to what a player can set it no longer holds.
                 continue;
             }
+            $shot = self::shot($planner, $rack, $way, $leg, $left->ball(BallId::CUE));
+            $after = $rack->withLayout($left);
             if ($rack->rules()->isOver($after->layout)) {
                 // What ends the rack must be the ball that was shot: another one that happens to fall is luck.
                 if ($rack->rules()->isOver($rack->layout->without($shot->pot->ball))) {
@@ -92,26 +96,19 @@ final readonly class LineMaker
         return $first;
     }
 
-    private function after(Rack $rack, PlannedShot $shot): ?Rack
-    {
-        $leg = $this->player->leg(1, $shot->spec, $rack->layout, $rack->rules());
-        $after = $leg->after();
-
-        return LegState::Holds !== $leg->state || null === $after || !$after->has(BallId::CUE) ? null : $rack->withLayout($after);
-    }
-
-    private function shot(Planner $planner, Rack $rack, ChosenShot $choice): PlannedShot
+    /**
+     * @param LegOutcome $leg  that it is played as
+     * @param Point      $rest where that leaves the cue ball
+     */
+    private static function shot(Planner $planner, Rack $rack, ChosenShot $choice, LegOutcome $leg, Point $rest): PlannedShot
     {
         // A planner that refines has searched; one that does not has looked.
         $settled = $planner->budget->refined > 0;
         $route = $choice->route;
-        $spec = $this->spec($rack, $route);
         $stateValues = $choice->stateValues;
         $left = $choice->left();
         $last = [] === $stateValues->values($left);
         $leads = $planner->leads($rack, $route->pot);
-        $leg = $this->player->leg(1, $spec, $rack->layout, $rack->rules());
-        $after = $leg->after();
         $findings = array_filter([
             $settled ? RouteSummary::of($route, $last ? 0.0 : ShotPurpose::ON_PURPOSE) : null,
             null === $leg->shot ? null : self::raised($rack, $leg->shot),
@@ -120,16 +117,12 @@ final readonly class LineMaker
 
         return new PlannedShot(
             $route->pot,
-            $spec,
+            $leg->spec,
             $rack->layout,
-            new ShotChances(
-                $route->chances->pot,
-                $last ? $route->chances->pot : $route->chances->position,
-                $route->chances->value,
-            ),
+            ShotChances::of($route->chances, $last),
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::POSITION * $leads),
             $last ? new Region([]) : $stateValues->region($left, RunOutEvaluator::HEART * $leads),
-            $after?->has(BallId::CUE) ? $after->ball(BallId::CUE) : $route->stop,
+            $rest,
             $route->family,
             \array_slice(array_values($findings), 0, self::SAID),
             $settled,
@@ -149,14 +142,18 @@ final readonly class LineMaker
         return new RaisedCue(rad2deg($shot->elevation), $rail >= $shot->elevation - 1e-9);
     }
 
-    /** The route as a leg states it; with its bare direction where rounding would lose the pot. */
-    private function spec(Rack $rack, Route $route): ShotSpec
+    /** The route played as a leg states it; with its bare direction where rounding would lose the pot. */
+    private function leg(Rack $rack, Route $route): LegOutcome
     {
-        $spec = TakeOver::spec($rack, $route->pot, $route->shot);
-        if (LegState::Holds === $this->player->leg(1, $spec, $rack->layout, $rack->rules())->state) {
-            return $spec;
-        }
+        $leg = $this->player->leg(1, TakeOver::spec($rack, $route->pot, $route->shot), $rack->layout, $rack->rules());
 
+        return LegState::Holds === $leg->state
+            ? $leg
+            : $this->player->leg(1, self::bare($route), $rack->layout, $rack->rules());
+    }
+
+    private static function bare(Route $route): ShotSpec
+    {
         return new ShotSpec(
             round(rad2deg($route->shot->aim), self::AIM),
             null,

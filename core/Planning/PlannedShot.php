@@ -8,7 +8,10 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Finding;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Routes\Family;
 
@@ -38,6 +41,22 @@ final readonly class PlannedShot
         public array $findings,
         public bool $settled,
     ) {}
+
+    /** A rack (player, group) as the shot finds it. */
+    public function rackBefore(Rack $rack): Rack
+    {
+        return $rack->withLayout($this->before)->withBallInHand(false);
+    }
+
+    /**
+     * The stroke as it is played; null when it cannot be.
+     *
+     * @param Rack $rack as the shot finds it
+     */
+    public function played(Rack $rack): ?Shot
+    {
+        return LinePlayer::for($rack)->leg(1, $this->spec, $rack->layout, $rack->rules())->shot;
+    }
 
     /** The same, judged as closely as a shot that was searched for. */
     public function judged(ShotChances $chances): self

@@ -7,7 +7,6 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\Group;
-use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
@@ -49,7 +48,6 @@ final class Planner
 
     /** State values for the racks that the plan goes through. */
     public readonly RackValues $values;
-
 
     public function __construct(
         Rack $rack,
@@ -247,8 +245,8 @@ final class Planner
     /** A shot of a line with its chances worked out as closely as those that are searched for. */
     public function judged(Rack $rack, PlannedShot $shot): PlannedShot
     {
-        $rack = $rack->withLayout($shot->before)->withBallInHand(false);
-        $played = LinePlayer::for($rack)->leg(1, $shot->spec, $rack->layout, $rack->rules())->shot;
+        $rack = $shot->rackBefore($rack);
+        $played = $shot->played($rack);
         if (null === $played) {
             return $shot;
         }
@@ -258,7 +256,7 @@ final class Planner
         );
         $last = $this->values->of($rack)->isOver(RemainingBalls::of($rack->layout)->without($shot->pot->ball));
 
-        return $shot->judged(new ShotChances($chances->pot, $last ? $chances->pot : $chances->position, $chances->value));
+        return $shot->judged(ShotChances::of($chances, $last));
     }
 
     /** What a pot leads on to from where the cue ball lies, 0–1. */

@@ -5,13 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Parallel\Processes;
-use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Potting\ErrorSamples;
-use ZigLane\Core\Potting\PotChance;
-use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -43,12 +39,12 @@ final readonly class SecondLook
      */
     public function at(PlannedShot $shot, Rack $rack): ?float
     {
-        $rack = $rack->withLayout($shot->before)->withBallInHand(false);
-        $played = LinePlayer::for($rack)->leg(1, $shot->spec, $rack->layout, $rack->rules())->shot;
-        if (null === $played) {
+        $tries = ShotTries::of($shot, $rack, $this->errors->judging(self::TRIES));
+        if (null === $tries) {
             return null;
         }
-        $outcomes = $this->outcomes($shot, $rack, $played->stroke());
+        $rack = $tries->rack;
+        $outcomes = self::outcomes($tries);
         if ([] === $outcomes) {
             return $shot->chances->runOut;
         }
@@ -84,14 +80,11 @@ final readonly class SecondLook
      *
      * @return list<array{Layout, array<int, array{float, float}|null>}>
      */
-    private function outcomes(PlannedShot $shot, Rack $rack, AimedStroke $stroke): array
+    private static function outcomes(ShotTries $tries): array
     {
-        $simulator = $rack->simulator();
-        $sampler = new ShotSampler($simulator, $rack->layout, $shot->pot);
-        $error = (new PotChance($simulator, $rack->layout, $shot->pot, $rack->player))->errors($rack->layout->ball(BallId::CUE), $stroke);
+        $sampler = $tries->sampler;
         $tables = [];
-        foreach ($this->errors->judging(self::TRIES) as $sample) {
-            $state = $sampler->under($error, $sample, $stroke);
+        foreach ($tries->states as $state) {
             if (null === $state || $sampler->scratches($state) || !$sampler->pots($state)) {
                 continue;
             }

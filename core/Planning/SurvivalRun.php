@@ -4,15 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
-use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Planning\Value\MapPlay;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Potting\ErrorSamples;
-use ZigLane\Core\Potting\PotChance;
-use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -71,21 +67,15 @@ final class SurvivalRun
     public static function of(Planner $planner, Rack $rack, array $shots, ErrorSamples $errors): ?Survival
     {
         $first = $shots[0];
-        $rack = $rack->withLayout($first->before)->withBallInHand(false);
-        $shot = LinePlayer::for($rack)->leg(1, $first->spec, $rack->layout, $rack->rules())->shot;
-        if (null === $shot) {
+        $tries = ShotTries::of($first, $rack, $errors->judging(self::RUNS));
+        if (null === $tries) {
             return null;
         }
-        $run = new self($planner->values->of($rack), $rack->player->speed, $shots);
-        $stroke = $shot->stroke();
-        $cue = $rack->layout->ball(BallId::CUE);
-        $simulator = $rack->simulator();
-        $error = (new PotChance($simulator, $rack->layout, $first->pot, $rack->player))->errors($cue, $stroke);
-        $sampler = new ShotSampler($simulator, $rack->layout, $first->pot);
-        $left = RemainingBalls::of($rack->layout)->without($first->pot->ball);
-        $evaluator = $planner->evaluator($rack, $first->pot, SearchBudget::later());
-        foreach ($errors->judging(self::RUNS) as $sample) {
-            $state = $sampler->under($error, $sample, $stroke);
+        $sampler = $tries->sampler;
+        $run = new self($planner->values->of($tries->rack), $rack->player->speed, $shots);
+        $left = RemainingBalls::of($first->before)->without($first->pot->ball);
+        $evaluator = $planner->evaluator($tries->rack, $first->pot, SearchBudget::later());
+        foreach ($tries->states as $state) {
             if (null !== $state && $sampler->scratches($state)) {
                 $run->lost[1][self::SCRATCH] += 1.0;
             } elseif (null === $state || !$sampler->pots($state)) {
