@@ -15,6 +15,7 @@ use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
+use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Reading\Openings;
@@ -40,9 +41,6 @@ final class People implements Policy
     /** With the ball in hand: so far behind the ball (m), at such angles to its line (rad). */
     private const BEHIND = [0.45, 0.3];
     private const ANGLES = [0.0, 0.3, -0.3];
-
-    /** Room that is left between the cue ball in hand and others, m. */
-    private const APART = 0.003;
 
     /** Balls thought of as the next one; cuts thought of as possible, rad; chances below this need not be exact. */
     private const NEXT = 2;
@@ -95,7 +93,8 @@ final class People implements Policy
                 foreach (self::ANGLES as $angle) {
                     foreach (self::BEHIND as $far) {
                         $place = $rack->layout->ball($ball)->toward($pot->window()->toward + $angle, -$far);
-                        $chance = self::isRoom($rack, $place) ? $pot->fromPlace($place->x, $place->y)->chance : 0.0;
+                        $isRoom = Playable::hasRoom($simulator, $rack->layout, $place);
+                        $chance = $isRoom ? $pot->fromPlace($place->x, $place->y)->chance : 0.0;
                         if ($chance > 0.0) {
                             $laid[] = [$chance, $rack->withBall(BallId::CUE, $place)->withBallInHand(false)];
                             break;
@@ -108,18 +107,6 @@ final class People implements Policy
         usort($laid, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
 
         return array_column(\array_slice($laid, 0, self::PLACES), 1);
-    }
-
-    private static function isRoom(Rack $rack, Point $place): bool
-    {
-        $simulator = $rack->simulator();
-        foreach ($rack->layout->objectBalls() as $ball) {
-            if ($place->distanceTo($rack->layout->ball($ball)) < 2 * $simulator->ball->radius + self::APART) {
-                return false;
-            }
-        }
-
-        return $simulator->geometry->canRest($place);
     }
 
     /**

@@ -91,20 +91,7 @@ final class PlanFile
         return null === $survival ? [] : [
             'alive' => round($survival->alive[$n], 4),
             'aliveInterval' => array_map(static fn(float $v): float => round($v, 4), $survival->interval($n + 1)),
-            'lost' => self::shares($survival->losses[$n]),
-        ];
-    }
-
-    /**
-     * @return array<string, float>
-     */
-    private static function shares(Losses $lost): array
-    {
-        return [
-            'missed' => round($lost->missed, 4),
-            'position' => round($lost->position, 4),
-            'scratch' => round($lost->scratch, 4),
-            'hooked' => round($lost->hooked, 4),
+            'lost' => array_map(static fn(float $v): float => round($v, 4), $survival->losses[$n]->byCause()),
         ];
     }
 

@@ -113,9 +113,14 @@ final readonly class EightBall implements Game
     {
         $foul = $this->foul($before, $result);
         $eight = isset($result->pocketed[self::EIGHT]);
-        $won = $eight && null === $foul && [self::EIGHT] === $this->legalTargets($before);
+        $won = $eight && null === $foul && $this->winsByFalling($before);
 
         return new Verdict($foul, $won, $eight && !$won);
+    }
+
+    public function winsByFalling(Layout $before): bool
+    {
+        return [self::EIGHT] === $this->legalTargets($before);
     }
 
     public function isOver(Layout $layout): bool

@@ -68,6 +68,9 @@ interface Game
     /** Judges a shot played from a layout. */
     public function judge(Layout $before, ShotResult $result): Verdict;
 
+    /** Whether the ball that ends the rack, falling on a legal shot from this table, wins it; else it loses. */
+    public function winsByFalling(Layout $before): bool;
+
     /** Whether nothing is left to be pocketed. */
     public function isOver(Layout $layout): bool;
 }

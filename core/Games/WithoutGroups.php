@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
+use ZigLane\Core\Physics\Layout;
+
 /**
  * A game in which all balls are the player's.
  */
@@ -19,6 +21,12 @@ trait WithoutGroups
     public function groupTakenWith(int $ball): ?Group
     {
         return null;
+    }
+
+    /** Always. */
+    public function winsByFalling(Layout $before): bool
+    {
+        return true;
     }
 
     /** None: every ball may be pocketed. */

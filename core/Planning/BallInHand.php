@@ -7,6 +7,7 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -31,18 +32,12 @@ final class BallInHand
         $places = [];
         $nodes = $stateValues->grid()->nodes();
         $simulator = $stateValues->cache->simulator;
-        $diameter = 2 * $simulator->ball->radius;
         foreach ($values as $node => $value) {
             // A place that can be said at the table: twentieths of a diamond.
             [$x, $y] = $rack->table->size->diamondsOf(new Point(...$nodes[$node]));
             $place = $rack->table->size->pointAt(round($x * 20) / 20, round($y * 20) / 20);
-            if (!$simulator->geometry->canRest($place)) {
+            if (!Playable::hasRoom($simulator, $rack->layout, $place)) {
                 continue;
-            }
-            foreach ($rack->layout->objectBalls() as $ball) {
-                if ($place->distanceTo($rack->layout->ball($ball)) < $diameter + 0.003) {
-                    continue 2;
-                }
             }
             foreach ($places as $other) {
                 if ($place->distanceTo($other) < 0.2) {

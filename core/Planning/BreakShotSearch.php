@@ -6,18 +6,16 @@ namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Stroke;
+use ZigLane\Core\Planning\Value\BreakSpread;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\Racking;
-use ZigLane\Core\Rack\RackUp;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Routes\TakeOver;
 
@@ -31,11 +29,7 @@ final class BreakShotSearch
     private const TIPS = [[0.0, 0.0], [0.0, 0.25], [0.0, -0.25], [0.25, 0.1], [-0.25, 0.1]];
     private const SPEEDS = [2.4, 3.2, 4.0, 4.8];
 
-    /** A ball has left the rack when it lies this far from where it was, m. */
-    private const LEFT = 0.08;
-
-    /** So many balls are a good spread, fewer than the least none (our own choice). */
-    private const GOOD = 8;
+    /** Fewer balls than this are no spread (our own choice). */
     private const LEAST = 2;
 
     /** Pockets of the ball that are tried. */
@@ -76,7 +70,7 @@ final class BreakShotSearch
                 continue;
             }
             $judged = self::evaluated($stands, $candidate);
-            $value = $judged->drops * min(1.0, $judged->spread / self::GOOD);
+            $value = $judged->drops * min(1.0, $judged->spread / BreakSpread::GOOD);
             if ($value > $most) {
                 $most = $value;
                 $best = $judged;
@@ -110,7 +104,7 @@ final class BreakShotSearch
                     $line = $chance->line($layout->ball(BallId::CUE), new Stroke($speed, $a, $b));
                     $state = $line instanceof NoPot ? null : $sampler->run($line);
                     if (!$line instanceof NoPot && null !== $state && $sampler->pots($state) && !$sampler->scratches($state)) {
-                        $found[] = new BreakCandidate($pot, $line, self::spread($layout, $sampler, $state));
+                        $found[] = new BreakCandidate($pot, $line, BreakSpread::count($layout, $sampler, $state));
                     }
                 }
             }
@@ -148,13 +142,9 @@ final class BreakShotSearch
     /** The break ball where it lies, and the other fourteen racked without the ball at the apex. */
     private static function racked(Rack $rack, int $ball): Layout
     {
-        $full = RackUp::layout($rack->simulator(), $rack->rules(), new Generator($ball));
-        $apex = RackUp::apex($full);
-        // The apex's number goes where the break ball's would have been.
-        $places = $full->balls;
-        $places[$apex] = $places[$ball];
+        $places = BreakSpread::racked($rack->simulator(), $rack->rules(), $ball, $rack->layout->ball($ball));
 
-        return new Layout([BallId::CUE => $rack->layout->ball(BallId::CUE), $ball => $rack->layout->ball($ball)] + $places);
+        return new Layout([BallId::CUE => $rack->layout->ball(BallId::CUE)] + $places);
     }
 
     private static function evaluated(Rack $rack, BreakCandidate $candidate): BreakCandidate
@@ -173,7 +163,7 @@ final class BreakShotSearch
                 ++$scratch;
             } elseif ($sampler->pots($state)) {
                 ++$pot;
-                $spread += self::spread($racked, $sampler, $state);
+                $spread += BreakSpread::count($racked, $sampler, $state);
             }
         }
 
@@ -184,18 +174,6 @@ final class BreakShotSearch
             $pot / self::TRIES,
             $scratch / self::TRIES,
         );
-    }
-
-    private static function spread(Layout $racked, ShotSampler $sampler, BallStates $state): int
-    {
-        $far = 0;
-        $moved = $sampler->moved($state);
-        foreach ([] === $moved ? [] : $sampler->places($state, $moved) as $ball => $place) {
-            $from = $racked->ball($ball);
-            $far += null === $place || hypot($place[0] - $from->x, $place[1] - $from->y) > self::LEFT ? 1 : 0;
-        }
-
-        return $far;
     }
 
     /** The best pot's chance after tries that drop the ball, on average. */

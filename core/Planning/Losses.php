@@ -20,7 +20,15 @@ final readonly class Losses
     /** All of them, 0–1. */
     public function sum(): float
     {
-        return $this->missed + $this->position + $this->scratch + $this->hooked;
+        return array_sum($this->byCause());
+    }
+
+    /**
+     * @return array<string, float> by the names of the causes
+     */
+    public function byCause(): array
+    {
+        return ['missed' => $this->missed, 'position' => $this->position, 'scratch' => $this->scratch, 'hooked' => $this->hooked];
     }
 
     /** The same made so much larger. */

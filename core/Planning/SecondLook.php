@@ -66,10 +66,8 @@ final readonly class SecondLook
 
     private static function planned(Planner $planner, Rack $rack, Layout $layout): float
     {
-        $last = $rack->rules()->lastBall($rack->layout);
         if ($rack->rules()->isOver($layout)) {
-            // The eight that falls before its turn loses; another game's last ball wins.
-            return $rack->rules()->hasFixedOrder() || null === $last || [$last] === $rack->rules()->legalTargets($rack->layout) ? 1.0 : 0.0;
+            return $rack->rules()->winsByFalling($rack->layout) ? 1.0 : 0.0;
         }
 
         return $planner->next($rack->withLayout($layout), SearchBudget::look())?->runOut() ?? 0.0;

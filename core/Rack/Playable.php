@@ -8,8 +8,10 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\BallSpec;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 
 /**
  * Whether balls can lie as a layout has them.
@@ -17,6 +19,21 @@ use ZigLane\Core\Physics\Layout;
 final class Playable
 {
     private function __construct() {}
+
+    /** Room that is left between the ball in hand and others, m. */
+    private const APART = 0.003;
+
+    /** Whether the ball in hand can be put down at a place, m. */
+    public static function hasRoom(Simulator $simulator, Layout $layout, Point $place): bool
+    {
+        foreach ($layout->objectBalls() as $ball) {
+            if ($place->distanceTo($layout->ball($ball)) < 2 * $simulator->ball->radius + self::APART) {
+                return false;
+            }
+        }
+
+        return $simulator->geometry->canRest($place);
+    }
 
     /**
      * @throws InvalidInput when a ball lies in a rail, a pocket or another ball

@@ -132,21 +132,10 @@ final readonly class PlanView
      */
     private static function survivalOf(?Survival $survival): array
     {
-        $shots = [];
-        if (null === $survival) {
-            return [];
-        }
-        foreach ($survival->alive as $n => $alive) {
-            $lost = $survival->losses[$n];
-            $shots[] = ['number' => $n + 1, 'alive' => $alive, 'lost' => [
-                'missed' => $lost->missed,
-                'position' => $lost->position,
-                'scratch' => $lost->scratch,
-                'hooked' => $lost->hooked,
-            ]];
-        }
-
-        return $shots;
+        return null === $survival ? [] : array_map(
+            static fn(int $n): array => ['number' => $n + 1, 'alive' => $survival->alive[$n], 'lost' => $survival->losses[$n]->byCause()],
+            array_keys($survival->alive),
+        );
     }
 
     /**

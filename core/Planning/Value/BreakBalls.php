@@ -8,7 +8,6 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
@@ -17,7 +16,6 @@ use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
 use ZigLane\Core\Rack\Racking;
-use ZigLane\Core\Rack\RackUp;
 use ZigLane\Core\Reading\Openings;
 
 /**
@@ -37,10 +35,6 @@ final class BreakBalls
     private const POCKETS = 2;
     private const STROKES = [[4.0, 0.25], [4.0, -0.25]];
 
-    /** A ball has left the rack when it lies this far from where it was, m; so many are a good spread. */
-    private const LEFT = 0.08;
-    private const GOOD = 8;
-
     /** The best so many places count. */
     private const COUNTED = 3;
 
@@ -59,15 +53,11 @@ final class BreakBalls
 
     private function workedOut(Game $game, int $ball, Point $at): float
     {
-        $full = RackUp::layout($this->simulator, $game, new Generator($ball));
         $middle = Racking::footSpot($this->simulator);
         if (Racking::inside($this->simulator, $at) || $at->distanceTo($middle) > self::NEAR) {
             return 0.0;
         }
-        // The apex's number goes where the break ball's would have been.
-        $places = $full->balls;
-        $places[RackUp::apex($full)] = $places[$ball];
-        $places = [$ball => $at] + $places;
+        $places = BreakSpread::racked($this->simulator, $game, $ball, $at);
         $spreads = [];
         foreach (\array_slice(Openings::goingOf($this->simulator, new Layout($places), $ball), 0, self::POCKETS) as $opening) {
             foreach ($this->cuePlaces(new Layout($places), new Pot($ball, $opening->pocket)) as $cue) {
@@ -77,7 +67,7 @@ final class BreakBalls
         rsort($spreads);
         $best = \array_slice($spreads, 0, self::COUNTED);
 
-        return [] === $best ? 0.0 : min(1.0, array_sum($best) / \count($best) / self::GOOD);
+        return [] === $best ? 0.0 : min(1.0, array_sum($best) / \count($best) / BreakSpread::GOOD);
     }
 
     /**
@@ -116,13 +106,7 @@ final class BreakBalls
             if (null === $state || !$sampler->pots($state) || $sampler->scratches($state)) {
                 continue;
             }
-            $far = 0;
-            $moved = $sampler->moved($state);
-            foreach ([] === $moved ? [] : $sampler->places($state, $moved) as $ball => $place) {
-                $from = $layout->ball($ball);
-                $far += null === $place || hypot($place[0] - $from->x, $place[1] - $from->y) > self::LEFT ? 1 : 0;
-            }
-            $most = max($most, $far);
+            $most = max($most, BreakSpread::count($layout, $sampler, $state));
         }
 
         return $most;

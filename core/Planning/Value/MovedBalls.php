@@ -51,9 +51,9 @@ final class MovedBalls
         foreach ($moved as $ball => $place) {
             $remaining = null === $place ? $remaining->without($ball) : $remaining;
         }
-        $last = $this->rack->rules()->lastBall($this->rack->layout);
-        if (!$this->rack->rules()->hasFixedOrder() && null !== $last && \array_key_exists($last, $moved) && null === $moved[$last]) {
-            // The eight has fallen before its turn.
+        $game = $this->rack->rules();
+        $last = $game->lastBall($this->rack->layout);
+        if (null !== $last && \array_key_exists($last, $moved) && null === $moved[$last] && !$game->winsByFalling($this->rack->layout)) {
             return 0.0;
         }
         $places = array_map(static fn(array $at): Point => new Point(...$at), array_filter($moved));
