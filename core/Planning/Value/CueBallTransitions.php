@@ -39,6 +39,9 @@ final class CueBallTransitions
     /** Where it would stop is carried on at this pace of the object ball, m/s, when it reaches the pocket. */
     private const PACE = 0.3;
 
+    /** A contact so far inside a rail (in radii) is still played. */
+    private const INSIDE = 0.25;
+
     /** @var list<float> rest by cut, roll, side and speed (see ArrivalIndex::entry()), m; GONE */
     public array $x = [];
 
@@ -202,6 +205,7 @@ final class CueBallTransitions
         return $masks;
     }
 
+    /** Whether the cue ball can lie at the contact, and a little before it. */
     private function hasRoom(float $cut): bool
     {
         $far = 2 * $this->simulator->ball->radius;
@@ -210,7 +214,14 @@ final class CueBallTransitions
         $g = $this->simulator->geometry;
         $reach = $g->reach - 1e-6;
 
-        return $place->x > $reach && $place->y > $reach && $place->x < $g->length - $reach && $place->y < $g->width - $reach;
+        // For a frozen ball the contact lies a little inside the rail: the ball is sent to a part of the mouth further in.
+        $reached = new Point(
+            max($g->reach, min($g->length - $g->reach, $ghost->x)),
+            max($g->reach, min($g->width - $g->reach, $ghost->y)),
+        );
+
+        return ($g->canRest($ghost) || $ghost->distanceTo($reached) < self::INSIDE * $g->reach)
+            && $place->x > $reach && $place->y > $reach && $place->x < $g->length - $reach && $place->y < $g->width - $reach;
     }
 
     /** All speeds of one kind of arrival, from its first entry on. */

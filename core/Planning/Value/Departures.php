@@ -38,10 +38,19 @@ final class Departures
         [$dx, $dy, $vx, $vy, $wx, $wy, $wz] = $this->known[$entry] ??= $this->workedOut($cut, $arrival);
         $c = cos($toward);
         $s = sin($toward);
+        $place = new Point($at->x + $dx * $c - $dy * $s, $at->y + $dx * $s + $dy * $c);
+        $g = $this->simulator->geometry;
+        if (!$g->canRest($place)) {
+            // Turned for the throw, a contact beside a rail may come to lie a hair inside it: a ball played from there would never stop.
+            $place = new Point(
+                max($g->reach, min($g->length - $g->reach, $place->x)),
+                max($g->reach, min($g->width - $g->reach, $place->y)),
+            );
+        }
         $state = new BallStates();
         $state->add(
-            $at->x + $dx * $c - $dy * $s,
-            $at->y + $dx * $s + $dy * $c,
+            $place->x,
+            $place->y,
             new Motion($vx * $c - $vy * $s, $vx * $s + $vy * $c, $wx * $c - $wy * $s, $wx * $s + $wy * $c, $wz),
         );
 
