@@ -22,9 +22,6 @@ use ZigLane\Core\Settings\Defaults;
  */
 final class AcceptanceWindow
 {
-    private const TRIES = 41;
-    private const BISECTIONS = 5;
-
     /** Scanned to either side, in half mouths. */
     private const SPAN = 2.4;
     private const WIDEST = 1.2;
@@ -37,6 +34,9 @@ final class AcceptanceWindow
 
     /** Ratio of neighbouring speeds on the ladder. */
     private const RUNG = 1.15;
+
+    /** Parts of a rung in which it is looked for where an interval opens or closes. */
+    private const PARTS = 4;
 
     /** Every so many rungs the whole mouth is scanned; those between start from the edges found there. */
     private const ANCHOR = 3;
@@ -118,23 +118,34 @@ final class AcceptanceWindow
     public function at(float $speed, float $side = 0.0): array
     {
         $side = (int) round($side / self::SIDE);
-        $place = log(max($speed, 0.01)) / log(self::RUNG);
-        $rung = (int) floor($place);
-        $share = $place - $rung;
-        $below = $this->rung($rung, $side);
-        $above = $this->rung($rung + 1, $side);
+        $place = self::PARTS * log(max($speed, 0.01)) / log(self::RUNG);
+        $low = self::PARTS * (int) floor($place / self::PARTS);
+        $high = $low + self::PARTS;
+        [$below, $above] = [$this->rung($low, $side), $this->rung($high, $side)];
+        // Where an interval opens or closes between two rungs, where it does so is looked for.
+        while (\count($below) !== \count($above) && $high - $low > 1) {
+            $middle = intdiv($low + $high, 2);
+            if ($place < $middle) {
+                [$high, $above] = [$middle, $this->rung($middle, $side)];
+            } else {
+                [$low, $below] = [$middle, $this->rung($middle, $side)];
+            }
+        }
+        $share = ($place - $low) / ($high - $low);
         if (\count($below) !== \count($above)) {
             return $share < 0.5 ? $below : $above;
         }
         $between = [];
-        foreach ($below as $n => [$low, $high]) {
-            $between[] = [$low + $share * ($above[$n][0] - $low), $high + $share * ($above[$n][1] - $high)];
+        foreach ($below as $n => [$from, $to]) {
+            $between[] = [$from + $share * ($above[$n][0] - $from), $to + $share * ($above[$n][1] - $to)];
         }
 
         return $between;
     }
 
     /**
+     * @param int $rung in parts of a rung
+     *
      * @return list<array{float, float}>
      */
     private function rung(int $rung, int $side): array
@@ -142,17 +153,21 @@ final class AcceptanceWindow
         if (isset($this->known["$rung $side"])) {
             return $this->known["$rung $side"];
         }
-        $anchor = self::ANCHOR * (int) round($rung / self::ANCHOR);
+        $every = self::ANCHOR * self::PARTS;
+        $anchor = $every * (int) round($rung / $every);
+        $speed = self::RUNG ** ($rung / self::PARTS);
 
         return $this->known["$rung $side"] = match (true) {
-            0 !== $side => $this->shifted($this->rung($rung, 0), self::RUNG ** $rung, $side * self::SIDE),
-            $rung === $anchor => $this->scan(self::RUNG ** $rung, 0.0),
-            default => $this->shifted($this->rung($anchor, 0), self::RUNG ** $rung, 0.0),
+            0 !== $side => $this->shifted($this->rung($rung, 0), $speed, $side * self::SIDE),
+            $rung === $anchor => OpenDirections::scanned($this->dropping($speed, 0.0), $this->span()),
+            // Too soft for the pocket on the one side, it may yet get there on the other.
+            [] === $this->rung($anchor, 0) => $this->shifted($this->rung($anchor + ($rung <=> $anchor) * $every, 0), $speed, 0.0),
+            default => $this->shifted($this->rung($anchor, 0), $speed, 0.0),
         };
     }
 
     /**
-     * The intervals at another speed or with side spin, found near known ones; from the beginning where one has closed.
+     * The intervals at another speed or with side spin, from known ones.
      *
      * @param list<array{float, float}> $known
      *
@@ -160,60 +175,15 @@ final class AcceptanceWindow
      */
     private function shifted(array $known, float $speed, float $side): array
     {
-        $step = $this->step();
-        $drops = fn(float $way): bool => $this->drops($way, $speed, $side);
-        $intervals = [];
-        foreach ($known as $n => [$low, $high]) {
-            $middle = ($low + $high) / 2;
-            if (!$drops($middle)) {
-                return $this->scan($speed, $side);
-            }
-            // Not past the middle of the gap to the neighbour.
-            $least = 0 === $n ? -$this->span() : ($known[$n - 1][1] + $low) / 2;
-            $most = isset($known[$n + 1]) ? ($high + $known[$n + 1][0]) / 2 : $this->span();
-            $intervals[] = [
-                self::edgeFrom($drops, $low, $middle, -$step, $least),
-                self::edgeFrom($drops, $high, $middle, $step, $most),
-            ];
-        }
-
-        return $intervals;
+        return OpenDirections::near($this->dropping($speed, $side), $known, $this->span());
     }
 
     /**
-     * An edge from a known one near it: outward while it drops, else inward to the middle.
-     *
-     * @param \Closure(float): bool $drops by direction, rad
+     * @return \Closure(float): bool
      */
-    private static function edgeFrom(\Closure $drops, float $edge, float $middle, float $step, float $limit): float
+    private function dropping(float $speed, float $side): \Closure
     {
-        $outward = static fn(float $at): bool => $step > 0 ? $at < $limit : $at > $limit;
-        if ($drops($edge)) {
-            $inside = $edge;
-            while ($outward($inside + $step)) {
-                if (!$drops($inside + $step)) {
-                    return self::edge($drops, $inside, $inside + $step);
-                }
-                $inside += $step;
-            }
-
-            return $limit;
-        }
-        $outside = $edge;
-        while ($step > 0 ? $outside - $step > $middle : $outside - $step < $middle) {
-            if ($drops($outside - $step)) {
-                return self::edge($drops, $outside - $step, $outside);
-            }
-            $outside -= $step;
-        }
-
-        return self::edge($drops, $middle, $outside);
-    }
-
-    /** Step of the scan, rad. */
-    private function step(): float
-    {
-        return 2 * $this->span() / (self::TRIES - 1);
+        return fn(float $way): bool => $this->drops($way, $speed, $side);
     }
 
     /**
@@ -223,7 +193,7 @@ final class AcceptanceWindow
      */
     public function near(float $speed): array
     {
-        return $this->rung((int) round(log(max($speed, 0.01)) / log(self::RUNG)), 0);
+        return $this->rung(self::PARTS * (int) round(log(max($speed, 0.01)) / log(self::RUNG)), 0);
     }
 
     /**
@@ -318,51 +288,5 @@ final class AcceptanceWindow
         $shape = $this->simulator->geometry->pockets[$this->index];
 
         return min(self::WIDEST, self::SPAN * atan2($shape->tipA->distanceTo($shape->tipB) / 2, $this->distance));
-    }
-
-    /**
-     * @return list<array{float, float}>
-     */
-    private function scan(float $speed, float $side): array
-    {
-        $span = $this->span();
-        $step = $this->step();
-        $drops = fn(float $way): bool => $this->drops($way, $speed, $side);
-        $intervals = [];
-        $open = null;
-        $last = false;
-        for ($i = 0; $i < self::TRIES; ++$i) {
-            $way = -$span + $i * $step;
-            $now = $drops($way);
-            if ($now && !$last) {
-                $open = 0 === $i ? $way : self::edge($drops, $way, $way - $step);
-            } elseif (!$now && $last) {
-                $intervals[] = [(float) $open, self::edge($drops, $way - $step, $way)];
-                $open = null;
-            }
-            $last = $now;
-        }
-        if (null !== $open) {
-            $intervals[] = [$open, $span];
-        }
-
-        return $intervals;
-    }
-
-    /**
-     * @param \Closure(float): bool $drops by direction, rad
-     */
-    private static function edge(\Closure $drops, float $inside, float $outside): float
-    {
-        for ($i = 0; $i < self::BISECTIONS; ++$i) {
-            $middle = ($inside + $outside) / 2;
-            if ($drops($middle)) {
-                $inside = $middle;
-            } else {
-                $outside = $middle;
-            }
-        }
-
-        return ($inside + $outside) / 2;
     }
 }

@@ -18,15 +18,31 @@ use ZigLane\Core\Settings\Defaults;
  *
  * Every edge of the pocket's window becomes a direction of the cue. An error of the tip's height adds to that of the aim as squares;
  * errors of its side, whose squirt and throw work against each other, are summed in steps (TipError), and those of the speed, which
- * also changes the window, over three values (Gauss–Hermite: M. Abramowitz and I. A. Stegun, "Handbook of Mathematical Functions",
- * 1964, 25.4.46). Directions in which another ball is met first are cut out, and strokes beyond the miscue limit.
+ * also changes the window and may end before the pocket, in even steps. Directions in which another ball is met first are cut out, and
+ * strokes beyond the miscue limit.
  *
  * @internal
  */
 final readonly class ErrorPropagation
 {
-    /** Nodes and weights of the three speeds, in standard deviations. */
-    private const NODES = [[-1.7320508, 1 / 6], [0.0, 2 / 3], [1.7320508, 1 / 6]];
+    /** Nodes of the speeds in standard deviations, and their weights: a normal error in even steps. */
+    private const NODES = [
+        [-2.8, 0.00554807],
+        [-2.1, 0.03082883],
+        [-1.4, 0.10494647],
+        [-0.7, 0.21886398],
+        [0.0, 0.27962528],
+        [0.7, 0.21886398],
+        [1.4, 0.10494647],
+        [2.1, 0.03082883],
+        [2.8, 0.00554807],
+    ];
+
+    /** Speeds this many standard deviations off are played; those between go through them by a parabola. */
+    private const PLAYED = 2.1;
+
+    /** Chances that differ by less than this have no edge between them. */
+    private const SMOOTH = 0.05;
 
     /** Slowest of them, as a share of the stroke's; errors of speed that are none. */
     private const SLOWEST = 0.05;
@@ -86,26 +102,17 @@ final readonly class ErrorPropagation
         $tip = TipError::of($this->ball, $this->cue, $this->stroke, $this->error, $this->model);
         $squirt = CueStrike::squirt($stroke->side, $this->ball->simulator->cue);
         $blocked = BlockedDirections::of($this->ball, $this->cue, $aim - $squirt, $tip->whole);
-        $chance = 0.0;
         $near = [];
-        foreach (self::NODES as [$node, $weight]) {
-            $shift = 0.0;
-            $factor = max(self::SLOWEST, 1.0 + $node * $this->error->speed);
-            $pace = $this->here->pace * $factor;
-            if (0.0 !== $node && $this->error->speed > self::NO_ERROR) {
-                $other = $this->ball->departure($this->cue, new AimedStroke($aim, $stroke->withSpeed($stroke->speed * $factor)));
-                if (null === $other) {
-                    continue; // so soft that it does not arrive
-                }
-                $shift = (atan2($other->miss, $this->ball->mouth->distance) - $this->model->turn) / $this->model->slope;
-                $pace = $other->pace;
-            }
+        $chance = $this->overSpeeds(function (float $pace, float $shift) use ($aim, $tip, $blocked, &$near): float {
+            $chance = 0.0;
             foreach ($this->open($pace, $shift, $near) as [$low, $high]) {
                 foreach ($tip->shifts as [$off, $part]) {
-                    $chance += $weight * $part * Intervals::share([$low - $aim, $high - $aim], $shift + $off, $tip->sigma, $blocked);
+                    $chance += $part * Intervals::share([$low - $aim, $high - $aim], $shift + $off, $tip->sigma, $blocked);
                 }
             }
-        }
+
+            return $chance;
+        });
         // Tips beyond the limit are miscues.
         if ($this->error->tip > 1e-9) {
             $chance *= NormalDistribution::share((Defaults::MISCUE_LIMIT + 1e-9 - $stroke->offset()) / $this->error->tip);
@@ -120,6 +127,62 @@ final readonly class ErrorPropagation
         );
 
         return $this->result($chance, $cut, $tip->whole);
+    }
+
+    /**
+     * The mean over errors of speed. Where three speeds tell of no edge between them a parabola does; else in even steps. A stroke so
+     * soft that it does not arrive makes nothing.
+     *
+     * @param \Closure(float, float): float $chance by the ball's pace (m/s) when hit as it is aimed, and the shift of its way as a
+     *                                              direction of the cue (rad)
+     */
+    private function overSpeeds(\Closure $chance): float
+    {
+        $pace = $this->here->pace;
+        $middle = $chance($pace, 0.0);
+        if ($this->error->speed <= self::NO_ERROR) {
+            return $middle;
+        }
+        $low = $this->atSpeed(-self::PLAYED);
+        $high = $this->atSpeed(self::PLAYED);
+        if (null !== $low && null !== $high) {
+            [$softer, $harder] = [$chance(...$low), $chance(...$high)];
+            if (abs($softer - $middle) < self::SMOOTH && abs($harder - $middle) < self::SMOOTH) {
+                return $middle + ($softer + $harder - 2.0 * $middle) / (2.0 * self::PLAYED ** 2);
+            }
+        }
+        $mean = 0.0;
+        foreach (self::NODES as [$node, $weight]) {
+            if (null === $low || null === $high) {
+                $there = 0.0 === $node ? [$pace, 0.0] : $this->atSpeed($node);
+            } else {
+                $u = $node / self::PLAYED;
+                [$before, $after] = [0.5 * $u * ($u - 1.0), 0.5 * $u * ($u + 1.0)];
+                $there = [
+                    max($before * $low[0] + (1.0 - $u * $u) * $pace + $after * $high[0], self::SLOWEST * $pace),
+                    $before * $low[1] + $after * $high[1],
+                ];
+            }
+            $mean += null === $there ? 0.0 : $weight * $chance(...$there);
+        }
+
+        return $mean;
+    }
+
+    /**
+     * Pace and shift so many standard deviations of the speed off; null when the cue ball does not arrive.
+     *
+     * @return array{float, float}|null
+     */
+    private function atSpeed(float $node): ?array
+    {
+        $factor = max(self::SLOWEST, 1.0 + $node * $this->error->speed);
+        $stroke = $this->stroke->stroke;
+        $there = $this->ball->departure($this->cue, new AimedStroke($this->stroke->aim, $stroke->withSpeed($stroke->speed * $factor)));
+
+        return null === $there
+            ? null
+            : [$there->pace, (atan2($there->miss, $this->ball->mouth->distance) - $this->model->turn) / $this->model->slope];
     }
 
     /**

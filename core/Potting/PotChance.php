@@ -7,6 +7,7 @@ namespace ZigLane\Core\Potting;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Aiming\SecantAim;
 use ZigLane\Core\Aiming\Target;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
@@ -47,7 +48,7 @@ final class PotChance
 
     public function __construct(
         private readonly Simulator $simulator,
-        Layout $layout,
+        private readonly Layout $layout,
         public readonly Pot $pot,
         private readonly Player $player,
         ?AcceptanceWindow $window = null,
@@ -107,6 +108,28 @@ final class PotChance
     public function ofStroke(Point $cue, AimedStroke $stroke): PotEstimate
     {
         return ErrorPropagation::estimate($this->object, $cue, $stroke, $this->errors($cue, $stroke));
+    }
+
+    /**
+     * The chance of a stroke as a person is shown it: propagated, and held to plays of the whole table (a few ms; 30 ms where contact
+     * and window do not say enough).
+     *
+     * @param PotEstimate|null $estimate what propagation says of it, where that is known
+     */
+    public function tried(Point $cue, AimedStroke $stroke, ?PotEstimate $estimate = null): float
+    {
+        $estimate ??= $this->ofStroke($cue, $stroke);
+        $sampler = new ShotSampler($this->simulator, $this->layout->with(BallId::CUE, $cue), $this->pot);
+
+        return (new TriedPot($this->object, $sampler))->chance($cue, $stroke, $this->errors($cue, $stroke), $estimate);
+    }
+
+    /** An answer of fromPlace() with its chance as a person is shown it. */
+    public function checked(Point $cue, PotEstimate $read): PotEstimate
+    {
+        $stroke = new Stroke($read->speed, 0.0, Defaults::READING_TIP, $read->elevation);
+
+        return $read->withChance($this->tried($cue, new AimedStroke($read->aim, $stroke), $read));
     }
 
     /**

@@ -30,6 +30,12 @@ final readonly class PotEstimate
         public ?NoPot $why,
     ) {}
 
+    /** The same with another chance, 0–1. */
+    public function withChance(float $chance): self
+    {
+        return new self($chance, $this->aim, $this->cut, $this->speed, $this->outSpeed, $this->elevation, $this->sigma, $this->why);
+    }
+
     /** No pot, and why. */
     public static function none(NoPot $why): self
     {

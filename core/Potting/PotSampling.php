@@ -17,15 +17,18 @@ use ZigLane\Core\Player\ExecutionError;
  */
 final readonly class PotSampling
 {
-    /** @param positive-int $tries for one chance */
-    public function __construct(private Simulator $simulator, private int $tries) {}
+    /**
+     * @param positive-int $tries   for one chance
+     * @param ErrorSamples $samples the errors they are played under
+     */
+    public function __construct(private Simulator $simulator, private int $tries, private ErrorSamples $samples = new ErrorSamples()) {}
 
     /** Share of tries in which the ball, hit first, drops in that pocket. */
     public function chance(Layout $layout, Pot $pot, AimedStroke $stroke, ExecutionError $error): float
     {
         $sampler = new ShotSampler($this->simulator, $layout, $pot);
         $made = 0;
-        foreach ((new ErrorSamples())->first($this->tries) as $sample) {
+        foreach ($this->samples->first($this->tries) as $sample) {
             $state = $sampler->under($error, $sample, $stroke);
             $made += null !== $state && $sampler->pots($state) ? 1 : 0;
         }

@@ -45,14 +45,21 @@ final readonly class ShotSampler
     /** @return BallStates|null null for a miscue */
     public function run(AimedStroke $aimed, bool $record = false): ?BallStates
     {
-        $stroke = $aimed->stroke;
-        if ($stroke->side * $stroke->side + $stroke->height * $stroke->height > (Defaults::MISCUE_LIMIT + 1e-9) ** 2) {
+        if ($this->slips($aimed)) {
             return null;
         }
         $state = $this->simulator->struck($this->layout, $aimed);
         $this->simulator->run($state, record: $record, mostRails: $record ? \PHP_INT_MAX : self::MOST_RAILS);
 
         return $state;
+    }
+
+    /** Whether the tip is beyond the miscue limit. */
+    public function slips(AimedStroke $aimed): bool
+    {
+        $stroke = $aimed->stroke;
+
+        return $stroke->side * $stroke->side + $stroke->height * $stroke->height > (Defaults::MISCUE_LIMIT + 1e-9) ** 2;
     }
 
     /**

@@ -20,6 +20,9 @@ final readonly class FromHere
     /** Cuts beyond this are not asked for, rad. */
     private const WIDEST = 1.4;
 
+    /** Pockets told of for each ball. */
+    private const SHOWN = 2;
+
     /**
      * @param int                     $ball
      * @param bool                    $later whether the balls before it are taken as gone
@@ -35,19 +38,21 @@ final readonly class FromHere
     }
 
     /**
+     * As shown to a person: with chances that have been held to plays.
+     *
      * @return list<self> those that may be shot now, the likeliest first, then the one after
      */
     public static function of(Rack $rack, Point $place): array
     {
         $game = $rack->rules();
         $targets = $game->legalTargets($rack->layout);
-        $now = self::now($rack, $place);
+        $now = self::dueNow($rack, $place, true);
         if (!$game->hasFixedOrder() || [] === $targets) {
             return $now;
         }
 
         return [...$now, ...array_map(
-            static fn(int $ball): self => self::ball($rack, $ball, $place, true),
+            static fn(int $ball): self => self::ball($rack, $ball, $place, true, true),
             WhenDue::after($game, $rack->layout, $targets[0]),
         )];
     }
@@ -57,8 +62,16 @@ final readonly class FromHere
      */
     public static function now(Rack $rack, Point $place): array
     {
+        return self::dueNow($rack, $place, false);
+    }
+
+    /**
+     * @return list<self>
+     */
+    private static function dueNow(Rack $rack, Point $place, bool $checked): array
+    {
         $now = array_map(
-            static fn(int $ball): self => self::ball($rack, $ball, $place, false),
+            static fn(int $ball): self => self::ball($rack, $ball, $place, false, $checked),
             $rack->rules()->legalTargets($rack->layout),
         );
         usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
@@ -66,7 +79,7 @@ final readonly class FromHere
         return $now;
     }
 
-    private static function ball(Rack $rack, int $ball, Point $place, bool $later): self
+    private static function ball(Rack $rack, int $ball, Point $place, bool $later, bool $checked): self
     {
         $simulator = $rack->simulator();
         $layout = $later ? WhenDue::layout($rack->rules(), $rack->layout, $ball) : $rack->layout;
@@ -84,15 +97,22 @@ final readonly class FromHere
             if (null !== $read->why) {
                 $why = $read->why;
             } elseif ($read->chance >= 0.005) {
-                $pots[] = [$pocket, $read];
+                $pots[] = [$pocket, $read, $pot];
             }
         }
         usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
+        $pots = array_map(
+            static fn(array $p): array => [$p[0], $checked ? $p[2]->checked($place, $p[1]) : $p[1]],
+            \array_slice($pots, 0, self::SHOWN),
+        );
+        if ($checked) {
+            usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
+        }
 
         return new self(
             $ball,
             $later,
-            \array_slice($pots, 0, 2),
+            $pots,
             [] === $pots ? $why ?? NoPot::TooThinForAll : null,
         );
     }

@@ -58,7 +58,7 @@ final readonly class PositionView
                 break;
             }
             $pot = new PotChance($simulator, $leg->before, new Pot($spec->ball, $spec->pocket), $rack->player);
-            $pots[$leg->number] = $pot->ofStroke($leg->before->ball(BallId::CUE), $leg->shot->stroke())->chance;
+            $pots[$leg->number] = $pot->tried($leg->before->ball(BallId::CUE), $leg->shot->stroke());
             $runs[$leg->number] = $run *= $pots[$leg->number];
         }
         $leg = $legs[$chosen - 1] ?? null;

@@ -11,7 +11,6 @@ use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\Generator;
-use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
@@ -20,10 +19,12 @@ use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\Calibration;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\PotSampling;
 use ZigLane\Core\Settings\Defaults;
+use ZigLane\Tests\Survey;
 
 final class PotChanceTest extends TestCase
 {
@@ -42,7 +43,7 @@ final class PotChanceTest extends TestCase
         while (\count($off) < 60) {
             $layout = self::scatter($rng);
             $pocket = Pocket::cases()[$rng->integer(0, 5)];
-            $pot = new PotChance($simulator, $layout, new Pot(1, $pocket), Player::of(Level::cases()[$rng->integer(0, 3)]));
+            $pot = new PotChance($simulator, $layout, new Pot(1, $pocket), Player::of(Level::cases()[$rng->integer(0, 5)]));
             $cue = $layout->ball(0);
             $read = $pot->fromPlace($cue->x, $cue->y);
             if ($read->chance < 0.03) {
@@ -63,27 +64,72 @@ final class PotChanceTest extends TestCase
         }
         sort($off);
         self::assertLessThan(0.004, array_sum($off) / \count($off), 'mean');
-        self::assertLessThan(0.01, $off[(int) (0.93 * \count($off))], 'nine in ten within a point');
+        self::assertLessThan(0.01, $off[(int) (0.9 * \count($off))], 'nine in ten within a point');
         self::assertLessThan(0.025, $off[\count($off) - 1], 'worst');
         self::assertLessThan(40, $thin);
         self::assertLessThan(30, $kissed);
     }
 
-    public function testThePresetsAreWhatTheCalibrationFinds(): void
+    /**
+     * What is shown to a person, for any shot: hard and soft, thin, with side, over a ball, with the cue ball coming round. Against plays
+     * under errors of their own (a seed that nothing else uses). The worst of 2,000 is the survey's figure.
+     */
+    public function testShownChancesAreThoseOfPlaying(): void
+    {
+        $simulator = new Simulator();
+        $sampling = new PotSampling($simulator, max(1, Survey::size(3000, 1500)), new ErrorSamples(71));
+        $rng = new Generator(9);
+        $wanted = Survey::size(2000, 40);
+        $off = [];
+        while (\count($off) < $wanted) {
+            $layout = self::scatter($rng);
+            $pot = new Pot(1, Pocket::cases()[$rng->integer(0, 5)]);
+            $chance = new PotChance($simulator, $layout, $pot, Player::of(Level::cases()[$rng->integer(0, 5)]));
+            $cue = $layout->ball(0);
+            $easy = $chance->readingSpeed($cue->x, $cue->y);
+            $stroke = 0 === $rng->integer(0, 1)
+                ? new Stroke($easy, 0.0, Defaults::READING_TIP)
+                : new Stroke($easy * $rng->between(0.8, 2.5), $rng->between(-0.3, 0.3), $rng->between(-0.3, 0.3));
+            $line = $chance->line($cue, $stroke);
+            if ($line instanceof NoPot) {
+                continue;
+            }
+            $shown = $chance->tried($cue, $line);
+            if ($shown >= 0.03) {
+                $off[] = abs($shown - $sampling->chance($layout, $pot, $line, $chance->errors($cue, $line)));
+            }
+        }
+        self::assertLessThan(0.012, array_sum($off) / \count($off), 'mean');
+        self::assertLessThan(0.06, max([0.0, ...$off]), 'worst');
+    }
+
+    /**
+     * Each level is held to five facts and not to one: the shares of its pots, stated to the nearest twentieth (common practice from
+     * memory, no source), and that its aim is about the one that fits them best.
+     */
+    public function testTheLevelsMakeTheirPots(): void
     {
         $calibration = new Calibration();
-        $sampling = new PotSampling($calibration->simulator(), 6000);
         foreach (Level::cases() as $level) {
-            self::assertEqualsWithDelta(Defaults::LEVEL_AIM_DEG[$level->value], rad2deg($calibration->aim($level)), 0.0006, $level->value);
-            // And by plain sampling the share of the reference pot.
+            $preset = Defaults::LEVEL_AIM_DEG[$level->value];
+            self::assertEqualsWithDelta(1.0, rad2deg($calibration->aim($level)) / $preset, 0.15, $level->value);
+            foreach (Defaults::LEVEL_POTS[$level->value] as $name => $share) {
+                self::assertEqualsWithDelta($share, $calibration->chance(Player::of($level), $name), 0.075, "$level->value, $name");
+            }
+        }
+    }
+
+    public function testEveryLevelIsBetterThanTheOneBefore(): void
+    {
+        $before = null;
+        foreach (Level::cases() as $level) {
             $player = Player::of($level);
-            $pot = $calibration->pot($player);
-            $cue = $calibration->layout->ball(0);
-            $read = $pot->fromPlace($cue->x, $cue->y);
-            self::assertEqualsWithDelta(0.0, $read->cut, 0.02, 'straight in');
-            $stroke = new AimedStroke($read->aim, new Stroke($read->speed, 0.0, Defaults::READING_TIP));
-            $chance = $sampling->chance($calibration->layout, new Pot(1, Pocket::FootLeft), $stroke, $pot->errors($cue, $stroke));
-            self::assertEqualsWithDelta(Defaults::REFERENCE_POT[$level->value], $chance, 0.01, $level->value);
+            if (null !== $before) {
+                self::assertLessThan([$before->aim, $before->speed, $before->tip], [$player->aim, $player->speed, $player->tip]);
+                self::assertLessThan($before->speed, $player->speed);
+                self::assertLessThan($before->tip, $player->tip);
+            }
+            $before = $player;
         }
     }
 
