@@ -22,6 +22,7 @@ final class FindingCodec
         'kept-shot' => Found\KeptShot::class,
         'route' => RouteSummary::class,
         'right-side' => Found\RightSide::class,
+        'along-the-line' => Found\AlongTheLine::class,
         'runs-into' => Found\RunsInto::class,
         'bumps-free' => Found\BumpsFree::class,
         'breaks-cluster' => Found\BreaksCluster::class,

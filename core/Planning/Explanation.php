@@ -99,7 +99,7 @@ final readonly class Explanation
         $hinge = null;
         $least = self::WORTH_A_HINGE;
         foreach ($plan->shots as $n => $shot) {
-            if ($n >= $this->kept && $plan->kept($n + 1) < $least) {
+            if ($n >= $this->kept && \count($plan->shots) > 1 && $plan->kept($n + 1) < $least) {
                 $least = $plan->kept($n + 1);
                 $hinge = new Hinge($n + 1, $shot->pot->ball, $least);
             }

@@ -69,7 +69,7 @@ final class PlainestRoute
             $routes,
             static fn(Route $r): bool => $r->chances->tries === $best->chances->tries && $r->chances->value >= $least,
         );
-        $alike = self::onTheWay($rack, array_values($alike));
+        $alike = self::alongTheLine($rack, self::onTheWay($rack, array_values($alike)));
         $style = new Style();
         usort($alike, static fn(Route $a, Route $b): int => null === $best->next
             ? self::effort($a) <=> self::effort($b)
@@ -117,12 +117,35 @@ final class PlainestRoute
     }
 
     /**
-     * What a stroke asks for where nothing comes after it: side first, then height, then speed.
+     * Where some come to their stop along the line of the next shot, those only, and those that hardly travel.
      *
-     * @return list<float>
+     * @param list<Route> $routes
+     *
+     * @return list<Route>
+     */
+    private static function alongTheLine(Rack $rack, array $routes): array
+    {
+        $arrivals = array_map(static fn(Route $r): ?Arrival => Arrival::of($rack, $r), $routes);
+        if ([] === array_filter($arrivals, static fn(?Arrival $a): bool => null === $a || $a->isAlong())) {
+            return $routes;
+        }
+
+        return array_values(array_filter(
+            $routes,
+            static fn(int $n): bool => null === $arrivals[$n] || $arrivals[$n]->isNearlyAlong(),
+            \ARRAY_FILTER_USE_KEY,
+        ));
+    }
+
+    /**
+     * What a stroke asks for where nothing comes after it: side first, then cushions, then draw, then speed.
+     *
+     * @return list<int|float>
      */
     private static function effort(Route $route): array
     {
-        return [round(abs($route->shot->tip->side), 1), round(abs($route->shot->tip->height), 1), $route->shot->speed];
+        $tip = $route->shot->tip;
+
+        return [round(abs($tip->side), 1), \count($route->family->rails), round(max(0.0, -$tip->height), 1), $route->shot->speed];
     }
 }

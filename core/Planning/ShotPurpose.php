@@ -6,6 +6,7 @@ namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Finding;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Planning\Finding\AlongTheLine;
 use ZigLane\Core\Planning\Finding\BreaksCluster;
 use ZigLane\Core\Planning\Finding\BumpsFree;
 use ZigLane\Core\Planning\Finding\KeyShot;
@@ -38,6 +39,15 @@ final class ShotPurpose
     /** A way over so many cushions or more is worth a word. */
     private const ROUND = 3;
 
+    /** A shorter way is told of where it would lose so much. */
+    private const WORTH_THE_ROUND = 0.03;
+
+    /** So long a straight way to the stop (m) is worth a word on where it comes from. */
+    private const LONG = 1.0;
+
+    /** So much softer and harder (share) that the next ball is still left is room for an error. */
+    private const ROOM = 0.1;
+
     /**
      * The most important first, and only those.
      *
@@ -50,6 +60,7 @@ final class ShotPurpose
             self::key($rack, $choice),
             self::rightSide($rack, $choice),
             self::round($choice),
+            self::line($rack, $choice),
         ]);
 
         return \array_slice(array_values($all), 0, self::MOST);
@@ -73,6 +84,24 @@ final class ShotPurpose
         $leaves = $pot->cutFrom($route->stop->x, $route->stop->y) > 0.0 ? Side::Left : Side::Right;
 
         return $side === $leaves ? new RightSide($ball, $side, $most, min($left, $right)) : null;
+    }
+
+    /** Told of long ways only: on a short one everybody sees it. */
+    private static function line(Rack $rack, ChosenShot $choice): ?AlongTheLine
+    {
+        $arrival = Arrival::of($rack, $choice->route);
+        if (null === $choice->route->next || null === $arrival || $arrival->way < self::LONG) {
+            return null;
+        }
+
+        $window = $choice->route->window;
+        $isWide = null !== $window && $window->low <= 1 - self::ROOM && $window->high >= 1 + self::ROOM;
+
+        return match (true) {
+            $isWide && $arrival->isAlong() => new AlongTheLine($choice->route->next->ball, true),
+            !$isWide && $arrival->isAcross() => new AlongTheLine($choice->route->next->ball, false),
+            default => null,
+        };
     }
 
     private static function moved(Rack $rack, ChosenShot $choice): ?Finding
@@ -139,11 +168,12 @@ final class ShotPurpose
     private static function round(ChosenShot $choice): ?RoundTheTable
     {
         $rails = $choice->route->family->rails;
-        if (\count($rails) < self::ROUND) {
+        $least = $choice->route->chances->value - self::WORTH_THE_ROUND;
+        if (\count($rails) < self::ROUND || null === $choice->route->next) {
             return null;
         }
         foreach ($choice->others as $other) {
-            if ($other->pot->is($choice->route->pot) && \count($other->family->rails) < self::ROUND) {
+            if ($other->pot->is($choice->route->pot) && \count($other->family->rails) < self::ROUND && $other->chances->value < $least) {
                 return new RoundTheTable($rails, $other->family, $other->chances->value);
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Wording;
 
 use ZigLane\Core\Finding;
+use ZigLane\Core\Planning\Finding\AlongTheLine;
 use ZigLane\Core\Planning\Finding\BreaksCluster;
 use ZigLane\Core\Planning\Finding\BumpsFree;
 use ZigLane\Core\Planning\Finding\KeptShot;
@@ -54,18 +55,13 @@ final class ShotWording
                 100 * $finding->chance,
                 100 * $finding->other,
             ),
-            $finding instanceof RunsInto => \sprintf('Runs into the %s on the way.', Numbers::list($finding->balls)),
-            $finding instanceof BumpsFree => \sprintf(
-                'Bumps the %s to where it goes: as it lies, it does not from much of the table.',
-                Numbers::list($finding->balls),
+            $finding instanceof AlongTheLine => \sprintf(
+                $finding->along
+                    ? 'Comes along the line of the %d: a little short or long still leaves it.'
+                    : 'Crosses the line of the %d: the speed must be right.',
+                $finding->ball,
             ),
-            $finding instanceof BreaksCluster => \sprintf(
-                'Breaks the cluster of the %s on the way.%s',
-                Numbers::list($finding->balls),
-                null === $finding->insurance
-                    ? ''
-                    : " The $finding->insurance is the insurance ball: it goes wherever the cue ball stops.",
-            ),
+            $finding instanceof RunsInto, $finding instanceof BumpsFree, $finding instanceof BreaksCluster => self::moving($finding),
             $finding instanceof KeyShot => $finding->breaksNext
                 ? "The $finding->ball is the key ball: it leaves the cue ball for the break ball, the $finding->for."
                 : "The $finding->ball is the key ball: it leads to the $finding->for.",
@@ -83,6 +79,20 @@ final class ShotWording
                     100 * $finding->chance,
                 ),
             default => throw new \LogicException('A finding without words: ' . $finding::class),
+        };
+    }
+
+    /** What is moved on the way. */
+    private static function moving(RunsInto|BumpsFree|BreaksCluster $finding): string
+    {
+        $balls = Numbers::list($finding->balls);
+
+        return match (true) {
+            $finding instanceof RunsInto => "Runs into the $balls on the way.",
+            $finding instanceof BumpsFree => "Bumps the $balls to where it goes: as it lies, it does not from much of the table.",
+            null === $finding->insurance => "Breaks the cluster of the $balls on the way.",
+            default => "Breaks the cluster of the $balls on the way."
+                . " The $finding->insurance is the insurance ball: it goes wherever the cue ball stops.",
         };
     }
 }

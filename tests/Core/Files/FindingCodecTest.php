@@ -49,6 +49,8 @@ final class FindingCodecTest extends TestCase
                 new Found\RightSide(3, Found\Side::Left, 0.61, 0.4),
                 'Stay on the right side of the 3, left of its line: from there the rest is about 61 %, from the other side 40 %.',
             ],
+            [new Found\AlongTheLine(5, true), 'Comes along the line of the 5: a little short or long still leaves it.'],
+            [new Found\AlongTheLine(5, false), 'Crosses the line of the 5: the speed must be right.'],
             [new Found\RunsInto([4, 7, 9]), 'Runs into the 4, 7 and 9 on the way.'],
             [new Found\BumpsFree([8]), 'Bumps the 8 to where it goes: as it lies, it does not from much of the table.'],
             [
