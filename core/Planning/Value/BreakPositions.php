@@ -19,7 +19,7 @@ final class BreakPositions
      * What the place for the break shot counts for beside the rack itself; cuts of a break shot, rad; how the cue
      * ball leaves it, rad from the ball's way, and how far the rack may be, m (our own choice).
      */
-    private const BREAK = 0.1;
+    private const BREAK = 0.25;
     private const BREAK_CUT = [0.25, 0.95];
     private const LEAVES = 1.35;
     private const REACHES = 0.9;
@@ -28,18 +28,24 @@ final class BreakPositions
 
     /**
      * The end of a rack of straight pool: the rack counts, and a little more where the cue ball then lies for a break shot that
-     * spreads the rack.
+     * spreads the rack. The best break ball of all that lie there makes the whole, so that the value reads as a chance to run out.
      *
      * @return array<int, float> by node
      */
     public static function values(PlanningCache $cache, Game $game, Pots $pots, Layout $layout, RemainingBalls $remaining): array
     {
-        $value = array_fill(0, CueBallGrid::NODES, 1.0 - self::BREAK);
+        $quality = [];
+        foreach ($layout->objectBalls() as $ball) {
+            $quality[$ball] = $cache->breakBalls->quality($game, $ball, $layout->ball($ball));
+        }
+        $most = 1.0 - self::BREAK + self::BREAK * max([0.0, ...$quality]);
+        $least = (1.0 - self::BREAK) / $most;
+        $value = array_fill(0, CueBallGrid::NODES, $least);
         foreach ($layout->objectBalls() as $ball) {
             if (!$remaining->has($ball) || Racking::inside($cache->simulator, $layout->ball($ball))) {
                 continue;
             }
-            $worth = self::BREAK * $cache->breakBalls->quality($game, $ball, $layout->ball($ball));
+            $worth = self::BREAK * $quality[$ball] / $most;
             foreach ($pots->of($ball) as $option) {
                 $transitions = $option->transitions;
                 $chanceGrid = $option->chances;
@@ -55,7 +61,7 @@ final class BreakPositions
                             $transitions->toward - ($cut > 0.0 ? 1.0 : -1.0) * self::LEAVES,
                             self::REACHES,
                         )) {
-                            $value[$node] = max($value[$node], 1.0 - self::BREAK + $worth * $soft[$n]);
+                            $value[$node] = max($value[$node], $least + $worth * $soft[$n]);
                         }
                     }
                 }

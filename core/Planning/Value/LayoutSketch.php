@@ -157,8 +157,12 @@ final class LayoutSketch
         return $this->onward[$remaining->balls()];
     }
 
-    /** The chance of a ball once it is its turn. */
-    private function share(int $ball, int $bits): float
+    /**
+     * The chance of a ball once it is its turn, 0–1.
+     *
+     * @param int $bits balls on the table
+     */
+    public function share(int $ball, int $bits): float
     {
         $key = "$ball $bits";
         if (!isset($this->shares[$key])) {

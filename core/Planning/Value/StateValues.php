@@ -34,19 +34,18 @@ final class StateValues implements ValueFunction
     private const OF_MEAN = 0.45;
     private const OF_PLACE = 0.5;
 
-    /** How often a cluster that is run into opens (our own choice). */
-    private const OPENS = 0.7;
 
     /**
      * Where nothing can be shot from anywhere, something will have been moved by then in so many cases, and what comes after is
      * left at its mean (our own choice): without it all states before would have the same value.
      */
-    private const LUCK = 0.2;
+    private const LUCK = 0.05;
 
     private readonly Game $game;
     private readonly Layout $layout;
     public readonly Pots $pots;
     public readonly MovedBalls $moved;
+    private readonly ClusterOpenings $openings;
     public readonly ContinuationValues $continuations;
 
     /** @var array<int, list<int>> by remaining balls */
@@ -80,6 +79,7 @@ final class StateValues implements ValueFunction
         $this->layout = $rack->layout;
         $this->pots = new Pots($rack, $cache, $fine, $constraints);
         $this->moved = new MovedBalls($rack, $cache);
+        $this->openings = $this->moved->openings($this->pots->cluster);
         $this->continuations = new ContinuationValues($rack, $cache, $this->pots, $fine);
     }
 
@@ -156,7 +156,7 @@ final class StateValues implements ValueFunction
         $mean = $this->meanValue($remaining);
         $plain = self::OF_MEAN * $mean + self::OF_PLACE * ($place ?? $mean);
         if (0 !== ($met & $this->pots->cluster) && !$remaining->areClustersBroken()) {
-            return max($plain, self::OPENS * $this->meanValue($remaining->withClustersBroken()));
+            return max($plain, $this->openings->share($met) * $this->meanValue($remaining->withClustersBroken()));
         }
 
         return $plain;
