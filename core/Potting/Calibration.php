@@ -6,71 +6,98 @@ namespace ZigLane\Core\Potting;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Settings\Defaults;
 
 /**
- * The reference pot, and the error of aim that a level needs to make its share of it.
- *
- * Straight in on the house's nine-foot table: one metre from the cue ball to the ball, one metre on to the middle of a
- * corner's mouth, 30° off the long rail (a two-metre line square to a corner does not fit on the table), with the reading
- * stroke.
+ * Five pots that players know their share of, on the house's nine-foot table, and the error of aim that a level needs to make its own.
  */
 final readonly class Calibration
 {
-    private const METRE = 1.0;
-    private const OFF_RAIL = M_PI / 6;
-    private const BISECTIONS = 24;
+    /** The pot that a player is told of. */
+    public const TOLD = 'long-rolled';
 
-    public Layout $layout;
+    /** Golden-section steps on the logarithm of the error, and its ends, rad. */
+    private const STEPS = 18;
+    private const LEAST = 0.0003;
+    private const MOST = 0.02;
+
+    /** The stop shot: speed, m/s, and height of the tip. */
+    private const STOP_SPEED = 2.9;
+    private const STOP_HEIGHT = -0.36;
+
     private Simulator $simulator;
+
+    /** @var array<string, array{Layout, Pot, ?Stroke}> by name; without a stroke it is the reading stroke */
+    private array $shots;
 
     public function __construct()
     {
         $this->simulator = new Simulator();
+        $pot = new Pot(1, Pocket::FootLeft);
         $mouth = $this->simulator->geometry->pocket(Pocket::FootLeft)->mouthMiddle();
-        // Back from the mouth, up the table and away from the left rail.
-        $ball = $mouth->toward(M_PI - self::OFF_RAIL, self::METRE);
-        $this->layout = new Layout([0 => $mouth->toward(M_PI - self::OFF_RAIL, 2 * self::METRE), 1 => $ball]);
+        $spot = static fn(float $x, float $y): Point => TableSize::NineFoot->pointAt($x, $y);
+        // From corner to corner, eight feet from the cue ball to the pocket, the ball half way.
+        $back = $mouth->angleTo($spot(0.2, 3.8));
+        $long = new Layout([0 => $mouth->toward($back, 2.44), 1 => $mouth->toward($back, 1.22)]);
+        // Two feet from the pocket, 35° off the long rail, and four feet from the cue ball.
+        $cut = $mouth->toward(deg2rad(145), 0.61);
+        $frozen = new Point($spot(6, 0)->x, $this->simulator->geometry->reach);
+        $this->shots = [
+            'spot' => [new Layout([0 => $spot(2, 3), 1 => $spot(6, 2)]), $pot, null],
+            'long-rolled' => [$long, $pot, null],
+            'long-stopped' => [$long, $pot, new Stroke(self::STOP_SPEED, 0.0, self::STOP_HEIGHT)],
+            'cut' => [new Layout([0 => $cut->toward(deg2rad(190), 1.22), 1 => $cut]), $pot, null],
+            'frozen' => [new Layout([0 => $frozen->toward(deg2rad(150), 0.7), 1 => $frozen]), $pot, null],
+        ];
     }
 
-    /** Chance of the reference pot. */
-    public function chance(Player $player): float
+    /**
+     * @return list<string> the pots' names
+     */
+    public function names(): array
     {
-        $cue = $this->layout->ball(0);
-
-        return $this->pot($player)->fromPlace($cue->x, $cue->y)->chance;
+        return array_keys($this->shots);
     }
 
-    /** The reference pot for a player. */
-    public function pot(Player $player): PotChance
+    /** A player's chance (0–1) of one of the pots. */
+    public function chance(Player $player, string $name = self::TOLD): float
     {
-        return new PotChance($this->simulator, $this->layout, new Pot(1, Pocket::FootLeft), $player);
+        [$layout, $pot, $stroke] = $this->shots[$name];
+        $chance = new PotChance($this->simulator, $layout, $pot, $player);
+        $cue = $layout->ball(0);
+        if (null === $stroke) {
+            return $chance->fromPlace($cue->x, $cue->y)->chance;
+        }
+
+        return $chance->with($cue, $stroke)->chance;
     }
 
-    /** The table it is on. */
-    public function simulator(): Simulator
-    {
-        return $this->simulator;
-    }
-
-    /** Error of aim, rad, with which a level makes its share; its errors of speed and tip being given. */
+    /** Error of aim, rad, with which a level comes nearest to its shares (least squares); its errors of speed and tip being given. */
     public function aim(Level $level): float
     {
-        $low = 0.0;
-        $high = deg2rad(5.0);
-        for ($i = 0; $i < self::BISECTIONS; ++$i) {
-            $middle = ($low + $high) / 2;
-            if ($this->chance(Player::of($level)->withAim($middle)) > Defaults::REFERENCE_POT[$level->value]) {
-                $low = $middle;
+        $off = fn(float $log): float => array_sum(array_map(
+            fn(string $name): float => ($this->chance(Player::of($level)->withAim(exp($log)), $name)
+                - Defaults::LEVEL_POTS[$level->value][$name]) ** 2,
+            $this->names(),
+        ));
+        [$low, $high] = [log(self::LEAST), log(self::MOST)];
+        $golden = (sqrt(5) - 1) / 2;
+        for ($i = 0; $i < self::STEPS; ++$i) {
+            [$one, $two] = [$high - $golden * ($high - $low), $low + $golden * ($high - $low)];
+            if ($off($one) < $off($two)) {
+                $high = $two;
             } else {
-                $high = $middle;
+                $low = $one;
             }
         }
 
-        return ($low + $high) / 2;
+        return exp(($low + $high) / 2);
     }
 }

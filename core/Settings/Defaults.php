@@ -101,14 +101,45 @@ final class Defaults
     public const SPREAD_END_MASS = 0.40;
 
     /**
-     * Execution error of the four levels: standard deviation of the cue speed as a share, and of the tip's place, m, in each
-     * direction (our own choice), and of the cue's direction, degrees: fitted by Chance\Calibration so that the reference
-     * pot, one metre to the ball and one metre on to an ordinary corner, succeeds in REFERENCE_POT of the tries.
+     * Execution errors of the levels: standard deviations of the cue's direction, degrees, of its speed as a share, and of the tip's
+     * place in each direction, m. The first is fitted to LEVEL_POTS by Potting\Calibration. The others are our own choice, so that
+     * run-outs are as frequent as people of the level find them. The error of speed is that of a stroke in play, whose pace is judged
+     * anew each time; one stroke repeated, as for the lag, is played two or three times better.
      */
-    public const LEVEL_SPEED = ['beginner' => 0.18, 'league' => 0.10, 'advanced' => 0.06, 'professional' => 0.04];
-    public const LEVEL_TIP = ['beginner' => 0.0012, 'league' => 0.0005, 'advanced' => 0.0003, 'professional' => 0.0002];
-    public const LEVEL_AIM_DEG = ['beginner' => 0.332, 'league' => 0.1215, 'advanced' => 0.0628, 'professional' => 0.0465];
-    public const REFERENCE_POT = ['beginner' => 0.25, 'league' => 0.60, 'advanced' => 0.88, 'professional' => 0.97];
+    public const LEVEL_AIM_DEG = [
+        'first-year' => 0.40,
+        'club-night' => 0.22,
+        'league' => 0.135,
+        'strong-league' => 0.10,
+        'advanced' => 0.075,
+        'professional' => 0.046,
+    ];
+    public const LEVEL_SPEED = [
+        'first-year' => 0.30,
+        'club-night' => 0.25,
+        'league' => 0.20,
+        'strong-league' => 0.18,
+        'advanced' => 0.16,
+        'professional' => 0.12,
+    ];
+    public const LEVEL_TIP = [
+        'first-year' => 0.0016,
+        'club-night' => 0.0010,
+        'league' => 0.0006,
+        'strong-league' => 0.0005,
+        'advanced' => 0.0004,
+        'professional' => 0.00025,
+    ];
+
+    /** Shares of five well-known pots that a level makes, to the nearest twentieth (common practice from memory, no source). */
+    public const LEVEL_POTS = [
+        'first-year' => ['spot' => 0.15, 'long-rolled' => 0.10, 'long-stopped' => 0.10, 'cut' => 0.20, 'frozen' => 0.30],
+        'club-night' => ['spot' => 0.30, 'long-rolled' => 0.20, 'long-stopped' => 0.20, 'cut' => 0.30, 'frozen' => 0.50],
+        'league' => ['spot' => 0.45, 'long-rolled' => 0.35, 'long-stopped' => 0.35, 'cut' => 0.50, 'frozen' => 0.70],
+        'strong-league' => ['spot' => 0.55, 'long-rolled' => 0.45, 'long-stopped' => 0.45, 'cut' => 0.60, 'frozen' => 0.80],
+        'advanced' => ['spot' => 0.70, 'long-rolled' => 0.60, 'long-stopped' => 0.60, 'cut' => 0.75, 'frozen' => 0.90],
+        'professional' => ['spot' => 0.90, 'long-rolled' => 0.80, 'long-stopped' => 0.80, 'cut' => 0.95, 'frozen' => 1.0],
+    ];
 
     /** How errors grow (our own choice): per degree of elevation, per metre beyond reach, per m/s of cue speed above QUIET_SPEED. */
     public const ERROR_PER_DEGREE = 0.06;

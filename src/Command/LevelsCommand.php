@@ -14,9 +14,9 @@ use ZigLane\Core\Potting\Calibration;
 use ZigLane\Core\Settings\Defaults;
 
 /**
- * Fits the four levels' errors of aim to the reference pot; needs no database.
+ * Fits the levels' errors of aim to pots whose share is known; needs no database.
  */
-#[AsCommand('lane:levels', 'Fits the levels’ errors of aim to the reference pot, and says what the settings hold')]
+#[AsCommand('lane:levels', 'Fits the levels’ errors of aim to well-known pots, and says what the settings hold')]
 final class LevelsCommand extends Command
 {
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -24,11 +24,17 @@ final class LevelsCommand extends Command
         $calibration = new Calibration();
         $levels = [];
         foreach (Level::cases() as $level) {
+            $pots = [];
+            foreach ($calibration->names() as $name) {
+                $pots[$name] = [
+                    'wanted' => Defaults::LEVEL_POTS[$level->value][$name],
+                    'withSettings' => round($calibration->chance(Player::of($level), $name), 3),
+                ];
+            }
             $levels[$level->value] = [
-                'wanted' => Defaults::REFERENCE_POT[$level->value],
                 'fittedAimDeg' => round(rad2deg($calibration->aim($level)), 4),
                 'settingsAimDeg' => Defaults::LEVEL_AIM_DEG[$level->value],
-                'potWithSettings' => round($calibration->chance(Player::of($level)), 4),
+                'pots' => $pots,
             ];
         }
         Say::json($output, $levels, \JSON_PRETTY_PRINT);

@@ -89,9 +89,13 @@ final class ProfileType extends AbstractType
     private static function choice(FormBuilderInterface $builder, string $name, string $label, array $cases): void
     {
         $words = array_map(static fn(\BackedEnum $case): string => (string) $case->value, $cases);
+        $labels = array_map(
+            static fn(\BackedEnum $case): string => $case instanceof Level ? $case->spoken() : (string) $case->value,
+            $cases,
+        );
         $builder->add($name, ChoiceType::class, [
             'label' => $label,
-            'choices' => array_combine($words, $words),
+            'choices' => array_combine($labels, $words),
             'invalid_message' => 'must be one of: ' . implode(', ', $words),
         ]);
     }

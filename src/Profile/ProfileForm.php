@@ -23,7 +23,7 @@ use ZigLane\Core\Wording\ComparisonWording;
  */
 final class ProfileForm
 {
-    /** How long the chance of a player's reference pot is remembered, s. */
+    /** How long the chance of a player's straight shot is remembered, s. */
     private const REMEMBERED = 86400;
 
     public function __construct(private readonly ProfileStore $store, private readonly CacheInterface $cache) {}
@@ -96,7 +96,7 @@ final class ProfileForm
     private function ofPlayer(Player $player): array
     {
         return [
-            \sprintf('Makes the reference pot, a metre and a metre straight in, in %.0f %% of the tries', 100 * $this->reference($player)),
+            \sprintf('Makes a straight shot of eight feet, rolled, in %.0f %% of the tries', 100 * $this->longShot($player)),
             \sprintf(
                 'Aim ± %.2f°, speed ± %.0f %%, tip ± %.1f mm; %s-handed, reaches %.0f cm',
                 rad2deg($player->aim),
@@ -108,10 +108,10 @@ final class ProfileForm
         ];
     }
 
-    /** Chance of the reference pot; worked out once for each set of errors. */
-    private function reference(Player $player): float
+    /** Chance of the straight shot; worked out once for each set of errors. */
+    private function longShot(Player $player): float
     {
-        return $this->cache->get('reference-' . hash(
+        return $this->cache->get('long-straight-' . hash(
             'xxh128',
             serialize([$player->aim, $player->speed, $player->tip]),
         ), static function (ItemInterface $item) use ($player): float {

@@ -222,7 +222,7 @@ final readonly class PlanView
     {
         return \sprintf(
             '%s, %s%s',
-            $rack->player->name ?? "{$rack->player->level->value} player",
+            $rack->player->name ?? "{$rack->player->level->spoken()} player",
             $rack->table->name ?? $rack->table->size->value,
             null === $rack->cue->name ? '' : ", {$rack->cue->name}",
         );

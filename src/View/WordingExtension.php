@@ -14,6 +14,7 @@ use ZigLane\Core\Line\LegPosition;
 use ZigLane\Core\Measuring\Problem\Contradiction;
 use ZigLane\Core\Measuring\Problem\ImpossibleReading;
 use ZigLane\Core\Measuring\Problem\OutOfRange;
+use ZigLane\Core\Player\Level;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Reading\Indirect;
 use ZigLane\Core\Routes\Family;
@@ -39,6 +40,7 @@ final class WordingExtension extends AbstractExtension
     public function getFunctions(): array
     {
         return [
+            new TwigFunction('levels', Level::cases(...)),
             new TwigFunction('test_title', TestWording::title(...)),
             new TwigFunction('test_tells', TestWording::tells(...)),
             new TwigFunction('test_steps', TestWording::steps(...)),

@@ -76,7 +76,7 @@ final class ProfilesTest extends AppTestCase
         self::assertSame(303, $this->code());
         $this->browser->followRedirect();
         $page = self::plain((string) $this->browser->getResponse()->getContent());
-        self::assertMatchesRegularExpression('/Makes the reference pot, a metre and a metre straight in, in \d\d %/', $page);
+        self::assertMatchesRegularExpression('/Makes a straight shot of eight feet, rolled, in \d\d %/', $page);
         $profile = self::service(ProfileStore::class)->all(ProfileKind::Player)[0];
         $id = $this->stored();
         $this->edit($id, ['op' => 'equip', 'kind' => 'player', 'profile' => $profile->id()]);

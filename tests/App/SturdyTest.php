@@ -26,10 +26,10 @@ final class SturdyTest extends AppTestCase
      */
     public static function breaksIntoTheJaws(): iterable
     {
-        yield 'eight-ball 77' => [['game' => 'eight-ball', 'number' => '77']];
-        yield 'ten-ball 268' => [['game' => 'ten-ball', 'number' => '268']];
-        yield 'nine-ball 533' => [['game' => 'nine-ball', 'number' => '533']];
-        yield 'nine-ball 2, soft and from the side' => [['game' => 'nine-ball', 'number' => '2', 'speed' => '4', 'aside' => '-1.5']];
+        yield 'eight-ball 310' => [['game' => 'eight-ball', 'number' => '310']];
+        yield 'ten-ball 412' => [['game' => 'ten-ball', 'number' => '412']];
+        yield 'nine-ball 670' => [['game' => 'nine-ball', 'number' => '670']];
+        yield 'nine-ball 821, soft and from the side' => [['game' => 'nine-ball', 'number' => '821', 'speed' => '4', 'aside' => '-1.5']];
     }
 
     /**

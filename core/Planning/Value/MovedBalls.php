@@ -6,6 +6,7 @@ namespace ZigLane\Core\Planning\Value;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -17,10 +18,10 @@ final class MovedBalls
 {
     /**
      * How far a later ball's chance is that of the best place: 1 − this · error of speed². Fitted to the state values of eight random
-     * layouts of nine balls at each of the four levels (docs/planning.md).
+     * layouts of nine balls at each level (docs/planning.md).
      */
-    private const UNSTEADY = 15.0;
-    private const LEAST = 0.2;
+    private const UNSTEADY = 8.0;
+    private const LEAST = 0.35;
 
     /** Every so manieth position of the cue ball is looked at to compare sketch and state values. */
     private const COMPARED = 41;
@@ -35,8 +36,23 @@ final class MovedBalls
     {
         $places = $rack->layout->balls;
         unset($places[BallId::CUE]);
-        $steady = max(self::LEAST, 1 - self::UNSTEADY * $rack->player->speed ** 2);
-        $this->lying = new LayoutSketch($cache->simulator, $rack->player, $places, $steady);
+        $this->lying = new LayoutSketch($cache->simulator, $rack->player, $places, self::steady($rack->player));
+    }
+
+    /** How far a later ball's chance is that of the best place of the cue ball, 0–1. */
+    public static function steady(Player $player): float
+    {
+        return max(self::LEAST, 1 - self::UNSTEADY * $player->speed ** 2);
+    }
+
+    /**
+     * How often a cluster opens.
+     *
+     * @param int $cluster balls, as bits
+     */
+    public function openings(int $cluster): ClusterOpenings
+    {
+        return new ClusterOpenings($this->rack, $cluster, $this->lying);
     }
 
     /**

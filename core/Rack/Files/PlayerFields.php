@@ -20,7 +20,7 @@ final class PlayerFields
     /** @throws InvalidInput */
     public static function read(Fields $fields): Player
     {
-        $level = $fields->choice('level', Level::class, 'league');
+        $level = Level::BEGINNER === $fields->raw('level') ? Level::FirstYear : $fields->choice('level', Level::class, 'league');
         $errors = $fields->object('errors');
         $preset = Player::of($level);
 

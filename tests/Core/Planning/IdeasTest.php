@@ -77,7 +77,7 @@ final class IdeasTest extends TestCase
         ];
         yield 'bump the eight to where it goes' => [
             ['cue' => [4.6, 2.0], 1 => [6.0, 2.4], 2 => [3.0, 1.0], 8 => [5.0, 3.913], 9 => [4.78, 3.913], 10 => [5.22, 3.913]],
-            'eight-ball', 'solids', Level::Advanced, 'The 8, 9 and 10 lie in a cluster and go only once it is open',
+            'eight-ball', 'solids', Level::Professional, 'The 8, 9 and 10 lie in a cluster and go only once it is open',
             static fn(Plan $p) => self::assertSame([8, 9, 10], self::found(array_merge(...array_map(static fn(PlannedShot $s): array => $s->findings, $p->shots)), BreaksCluster::class)?->balls),
         ];
         yield 'round three cushions rather than across' => [

@@ -36,7 +36,7 @@ final class PlayerFieldsTest extends TestCase
     public function testWhatIsLeftOutIsTheLevels(): void
     {
         $player = PlayerFields::read(new Fields((object) ['level' => 'beginner', 'errors' => (object) ['tipMm' => 0.9]], ''));
-        self::assertSame([Player::of(Level::Beginner)->aim, 0.0009], [$player->aim, $player->tip]);
+        self::assertSame([Player::of(Level::FirstYear)->aim, 0.0009], [$player->aim, $player->tip]);
     }
 
     /**

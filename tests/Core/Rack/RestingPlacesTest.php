@@ -55,9 +55,11 @@ final class RestingPlacesTest extends TestCase
 
     public function testBreaksThatLeaveABallInTheJawsAreReadAgain(): void
     {
+        // The errors under which these were found.
+        $player = new Player(Level::League, deg2rad(0.1215), 0.10, 0.0005);
         $beyond = 0;
         foreach (self::IN_THE_JAWS as [$game, $number, $speed, $aside]) {
-            $rack = FreshRack::broken(GameName::from($game), $number, Player::of(Level::League), stroke: new BreakStroke($speed, $aside))->rack;
+            $rack = FreshRack::broken(GameName::from($game), $number, $player, stroke: new BreakStroke($speed, $aside))->rack;
             foreach ($rack->layout->balls as $place) {
                 [$x, $y] = $rack->table->size->diamondsOf($place);
                 $beyond += $x < 0 || $x > 8 || $y < 0 || $y > 4 ? 1 : 0;

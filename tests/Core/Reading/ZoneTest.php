@@ -31,7 +31,7 @@ final class ZoneTest extends TestCase
             [['cue' => [1, 1], 1 => [5.5, 2.4], 2 => [4.4, 1.9], 3 => [6.4, 3.2], 9 => [3, 3]], 1, Pocket::FootRight, Level::League],
             [['cue' => [1, 1], 4 => [6.6, 0.5], 6 => [5.2, 0.9], 9 => [4.6, 2.6]], 4, Pocket::FootLeft, Level::League],
             [['cue' => [1, 1], 2 => [4.6, 1.2], 5 => [3.6, 2], 9 => [5.4, 2.6]], 2, Pocket::SideLeft, Level::Advanced],
-            [['cue' => [1, 1], 3 => [1.2, 1.4], 7 => [2.4, 2.2], 8 => [3.4, 1], 9 => [2, 3.4]], 3, Pocket::HeadLeft, Level::Beginner],
+            [['cue' => [1, 1], 3 => [1.2, 1.4], 7 => [2.4, 2.2], 8 => [3.4, 1], 9 => [2, 3.4]], 3, Pocket::HeadLeft, Level::FirstYear],
             [['cue' => [1, 1], 5 => [3, 3.7], 8 => [4.9, 2.9], 9 => [6, 1]], 5, Pocket::HeadRight, Level::Professional],
         ];
         $places = Survey::size(5000, 1000);

@@ -148,7 +148,7 @@ final class TextbookTest extends TestCase
     {
         $rack = Read::rack(['cue' => [3.72, 3.61], 1 => [6.0, 1.7], 2 => [4.2, 2.5], 9 => [1, 1]]);
         $last = 0.0;
-        foreach ([Level::Beginner, Level::League, Level::Advanced, Level::Professional] as $level) {
+        foreach ([Level::FirstYear, Level::League, Level::Advanced, Level::Professional] as $level) {
             $value = self::best($rack->withPlayer(Player::of($level)), 1, Pocket::FootLeft)->chances->value;
             self::assertGreaterThan($last, $value, $level->value);
             $last = $value;
