@@ -75,11 +75,16 @@ final class Planner
         $budget ??= $this->budget;
         $pots = $this->likelyPots($rack, $budget->choices, $known?->pot);
         // The tables must be there before the work is shared out.
-        $this->values->of($rack)->values(RemainingBalls::of($rack->layout));
-        $found = array_merge(...$this->processes->results(array_map(
-            fn(array $share): \Closure => fn(): array => $this->searched($rack, $share, $budget),
+        $values = $this->values->of($rack);
+        $values->values(RemainingBalls::of($rack->layout));
+        $found = [];
+        foreach ($this->processes->results(array_map(
+            fn(array $share): \Closure => fn(): array => [$this->searched($rack, $share, $budget), $values->corrections()],
             $this->shares($rack, $pots, $budget, $known),
-        )));
+        )) as [$routes, $corrections]) {
+            $values->learn($corrections);
+            array_push($found, ...$routes);
+        }
         $routes = [] === $found ? $this->anyPot($rack, $budget) : RouteMaker::distinct($found);
         if ([] === $routes) {
             return null;

@@ -6,12 +6,10 @@ namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Geometry\Point;
-use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Planning\Value\PotApproach;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Planning\Value\StrokeProposals;
-use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\LazyGrid;
 use ZigLane\Core\Routes\NodeEvaluator;
@@ -28,8 +26,8 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     /** Balls and pockets asked exactly for one node. */
     private const ASKED = 2;
 
-    /** Chances below this need not be exact. */
-    private const ROUGH = 0.02;
+    /** Distance of the nodes at which the chance of a pot is exact, m, by the step. */
+    private const FAR = 0.15;
 
     /** Those with a rough value of less than this share of the best are not. */
     private const NEAR = 0.7;
@@ -42,11 +40,8 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     private readonly LazyGrid $nodes;
 
-    /** @var array<int, PotChance> by ball · 8 + pocket */
-    private array $pots = [];
-
-    private readonly Rack $after;
-    private readonly Simulator $simulator;
+    /** @var array<int, Point> by ball */
+    private readonly array $places;
 
     private readonly RemainingBalls $left;
     private readonly StrokeProposals $proposals;
@@ -63,11 +58,10 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         private readonly float $leads = 1.0,
         private readonly ?int $step = 1,
     ) {
-        $this->simulator = $rack->simulator();
         $this->left = RemainingBalls::of($rack->layout)->without($ball);
         $this->proposals = new StrokeProposals($stateValues);
-        $this->nodes = new LazyGrid($this->simulator->geometry, $step ?? 1);
-        $this->after = $rack->withLayout($rack->layout->without($ball));
+        $this->nodes = new LazyGrid($rack->simulator()->geometry);
+        $this->places = $rack->layout->balls;
     }
 
     public function valueAt(float $x, float $y): float
@@ -123,19 +117,18 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
                 break;
             }
             $pot = $candidate->pot;
-            $name = $pot->ball * 8 + $pot->pocket->index();
-            $chance = $this->pots[$name] ??= new PotChance($this->simulator, $this->after->layout, $pot, $this->after->player);
-            $read = $chance->fromPlace($place->x, $place->y, self::ROUGH);
-            if ($read->chance <= 0.0) {
+            $next = $this->stateValues->potChance($this->left, $pot, self::FAR * ($this->step ?? 1));
+            $chance = $next->at($place->x, $place->y);
+            if ($chance <= 0.0) {
                 continue;
             }
-            $value = $read->chance * $this->proposals->leads($this->left, $pot, new PotApproach(
+            $value = $chance * $this->proposals->leads($this->left, $pot, new PotApproach(
                 $this->stateValues->grid()->node($place->x, $place->y),
-                $read->cut,
-                $place->distanceTo($this->after->layout->ball($pot->ball)),
+                $next->cutFrom($place->x, $place->y),
+                $place->distanceTo($this->places[$pot->ball]),
             ));
             if ($value > $best->value) {
-                $best = new NodeValue($value, $read->chance, $pot);
+                $best = new NodeValue($value, $chance, $pot);
             }
         }
 

@@ -59,7 +59,7 @@ final readonly class SearchBudget
     /** For the later shots of a plan: they will be planned anew when their turn comes. */
     public static function later(): self
     {
-        return new self(true, 2, 10, 1, 2, 400, self::WIDE, orders: self::FEWER);
+        return new self(true, 2, 10, 1, 2, 240, self::WIDE, orders: self::FEWER);
     }
 
     /** For a look at what an outcome leads on to: about as good, in a third of the time. */

@@ -57,8 +57,7 @@ final class CueBallTransitions
     /** @var list<list<float>> corners of the chords, x and y in turn, by run */
     public array $ways = [];
 
-    /** @var list<Box> what a ball must lie in to be met, by run */
-    private array $boxes = [];
+    private WayMeetings $meetings;
 
     /** @var list<int> lower node of the rest's cell, and where in it, by entry */
     public array $node = [];
@@ -154,9 +153,7 @@ final class CueBallTransitions
     /** What follows from where the cue ball stops and from its ways. */
     private function finish(): void
     {
-        foreach ($this->ways as $way) {
-            $this->boxes[] = Box::around($way, 2 * $this->simulator->ball->radius);
-        }
+        $this->meetings = new WayMeetings($this->ways, 2 * $this->simulator->ball->radius);
         foreach ($this->x as $entry => $x) {
             $cell = $x > 0.0 ? $this->grids->positions->cell($x, $this->y[$entry]) : null;
             $this->node[] = $cell->node ?? -1;
@@ -172,21 +169,10 @@ final class CueBallTransitions
      */
     public function touched(Layout $layout, int $ball): array
     {
-        $reach = (2 * $this->simulator->ball->radius) ** 2;
         $first = [];
         foreach ($layout->objectBalls() as $id) {
-            if ($id === $ball) {
-                continue;
-            }
-            $px = $layout->ball($id)->x;
-            $py = $layout->ball($id)->y;
-            foreach ($this->ways as $run => $way) {
-                $box = $this->boxes[$run];
-                if ($px < $box->left || $px > $box->right || $py < $box->low || $py > $box->high) {
-                    continue;
-                }
-                $at = Chords::meeting($way, $px, $py, $reach);
-                if (null !== $at) {
+            if ($id !== $ball) {
+                foreach ($this->meetings->with($layout->ball($id)) as $run => $at) {
                     $first[$run][$id] = $at;
                 }
             }

@@ -86,6 +86,11 @@ final class PotChanceGrid
     private readonly Point $at;
     private readonly float $diameter;
 
+    /** @var array<int, array{}|array{float, float, float, float}> ghost balls of the opening's edges, by the balls near the lane */
+    private array $edges = [];
+
+    private readonly CueBallGrid $positions;
+
     /** @var array<int, list<float>> chances at an easy pace, by the balls near the lane */
     private array $soft = [];
 
@@ -104,6 +109,7 @@ final class PotChanceGrid
         $this->simulator = $cache->simulator;
         $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $pot->ball => true]));
         $this->alone = $cache->window($layout, $pot);
+        $this->positions = $cache->grids->positions;
         $this->at = $layout->ball($pot->ball);
         $this->diameter = 2 * $this->simulator->ball->radius;
         $this->chance = new PotChance($this->simulator, $only, $pot, $player, $this->alone);
@@ -197,6 +203,24 @@ final class PotChanceGrid
         return $sum;
     }
 
+    /**
+     * The chance at an easy pace from any place (m), 0–1; nothing where a ball is in the way.
+     *
+     * @param int $remaining one bit for each ball
+     */
+    public function chanceAt(float $x, float $y, int $remaining): float
+    {
+        $n = $this->place[$this->positions->node($x, $y)] ?? -1;
+        $long = hypot($this->ghost->x - $x, $this->ghost->y - $y);
+        if ($n < 0 || $long < self::NEAREST || 0 !== ($this->inTheWay($x, $y, $long) & $remaining)) {
+            return 0.0;
+        }
+        $hinder = $remaining & $this->lane;
+        $edges = $this->edges[$hinder] ??= $this->ghosts($this->window($hinder, 0));
+
+        return [] === $edges ? 0.0 : self::between($edges, $x, $y, self::LARGER[0] * $this->sigma[$n]);
+    }
+
     /** Whether the ball drops at all with some of the others on the table. */
     public function goes(int $remaining): bool
     {
@@ -288,23 +312,50 @@ final class PotChanceGrid
         if ([] === $window) {
             return array_fill(0, \count($this->nodes), 0.0);
         }
-        [$low, $high] = $window;
-        $lowX = $this->at->x - $this->diameter * cos($this->alone->toward + $low);
-        $lowY = $this->at->y - $this->diameter * sin($this->alone->toward + $low);
-        $highX = $this->at->x - $this->diameter * cos($this->alone->toward + $high);
-        $highY = $this->at->y - $this->diameter * sin($this->alone->toward + $high);
+        $edges = $this->ghosts($window);
         $chances = [];
         foreach ($this->x as $n => $x) {
-            $y = $this->y[$n];
-            // The angle between the lines to both ghost balls.
-            $ax = $lowX - $x;
-            $ay = $lowY - $y;
-            $bx = $highX - $x;
-            $by = $highY - $y;
-            $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
-            $chances[] = 2 * NormalDistribution::share($wide / 2 / ($larger * $this->sigma[$n])) - 1;
+            $chances[] = self::between($edges, $x, $this->y[$n], $larger * $this->sigma[$n]);
         }
 
         return $chances;
+    }
+
+    /**
+     * Ghost balls of an opening's edges.
+     *
+     * @param array{}|array{float, float} $window
+     *
+     * @return ($window is array{} ? array{} : array{float, float, float, float}) m
+     */
+    private function ghosts(array $window): array
+    {
+        if ([] === $window) {
+            return [];
+        }
+        [$low, $high] = $window;
+
+        return [
+            $this->at->x - $this->diameter * cos($this->alone->toward + $low),
+            $this->at->y - $this->diameter * sin($this->alone->toward + $low),
+            $this->at->x - $this->diameter * cos($this->alone->toward + $high),
+            $this->at->y - $this->diameter * sin($this->alone->toward + $high),
+        ];
+    }
+
+    /**
+     * The share of a normal error of the cue's direction that falls between both ghost balls.
+     *
+     * @param array{float, float, float, float} $edges
+     */
+    private static function between(array $edges, float $x, float $y, float $sigma): float
+    {
+        $ax = $edges[0] - $x;
+        $ay = $edges[1] - $y;
+        $bx = $edges[2] - $x;
+        $by = $edges[3] - $y;
+        $wide = abs(atan2($ax * $by - $ay * $bx, $ax * $bx + $ay * $by));
+
+        return 2 * NormalDistribution::share($wide / 2 / $sigma) - 1;
     }
 }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning\Value;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\Geometry\Contour;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -62,6 +64,12 @@ final class StateValues implements ValueFunction
 
     /** @var array<int, array<int, bool>> nodes inside pinned zones, by ball */
     private array $zones = [];
+
+    /** @var array<string, NextPotChance> by remaining balls, pot and distance of places */
+    private array $chances = [];
+
+    /** @var array<string, array<int, float>> what other processes know of chances not asked for here yet */
+    private array $learnt = [];
 
     /** @var array<int, true>|null sets that may be gone through; null for all */
     private ?array $lattice = null;
@@ -121,14 +129,18 @@ final class StateValues implements ValueFunction
     {
         $balls = $remaining->balls();
         if (!isset($this->due[$balls])) {
-            $left = new Layout(
-                array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($balls >> $id & 1), \ARRAY_FILTER_USE_KEY),
-            );
+            $left = $this->lying($balls);
             $due = $this->game->isOver($left) ? [] : $this->game->legalTargets($left);
             $this->due[$balls] = array_values(array_filter($due, fn(int $ball): bool => $this->constraints->allows($ball, $remaining)));
         }
 
         return $this->due[$balls];
+    }
+
+    /** Some of the balls where they lie. */
+    private function lying(int $bits): Layout
+    {
+        return new Layout(array_filter($this->layout->balls, static fn(int $id): bool => 0 !== ($bits >> $id & 1), \ARRAY_FILTER_USE_KEY));
     }
 
     /** Value of a position of the cue ball (m), 0–1. */
@@ -194,6 +206,55 @@ final class StateValues implements ValueFunction
         }
 
         return $this->zones[$ball] ?? null;
+    }
+
+    /**
+     * The chance of a pot with a set of balls on the table.
+     *
+     * @param float $far distance of the places at which it is worked out exactly, m
+     */
+    public function potChance(RemainingBalls $remaining, Pot $pot, float $far): NextPotChance
+    {
+        $key = \sprintf('%d %d %s %.2F', $remaining->bits, $pot->ball, $pot->pocket->value, $far);
+        if (!isset($this->chances[$key])) {
+            $layout = $this->lying($remaining->balls());
+            $this->chances[$key] = new NextPotChance(
+                $this->cache->simulator->geometry,
+                new PotChance($this->cache->simulator, $layout, $pot, $this->rack->player),
+                $this->pots->option($pot)?->chances,
+                $this->pots->about($remaining, $pot->ball),
+                $far,
+            );
+            $this->chances[$key]->learn($this->learnt[$key] ?? []);
+        }
+
+        return $this->chances[$key];
+    }
+
+    /**
+     * What is known of the chances of pots, for another process that goes on with the same values.
+     *
+     * @return array<string, array<int, float>>
+     */
+    public function corrections(): array
+    {
+        return array_map(static fn(NextPotChance $chance): array => $chance->corrections(), $this->chances);
+    }
+
+    /**
+     * Takes over what another process found out.
+     *
+     * @param array<string, array<int, float>> $corrections
+     */
+    public function learn(array $corrections): void
+    {
+        foreach ($corrections as $key => $known) {
+            if (isset($this->chances[$key])) {
+                $this->chances[$key]->learn($known);
+            } else {
+                $this->learnt[$key] = $known + ($this->learnt[$key] ?? []);
+            }
+        }
     }
 
     /** Where the rest can be run out from with at least so much. */
