@@ -20,19 +20,19 @@ final class RouteSearch
 {
     /** Candidates looked into at first and then, and stirred. */
     private const FIRST = 12;
-    private const LOOKED = 36;
-    private const STIRRED = 8;
+    private const LOOKED = 48;
+    private const STIRRED = 12;
 
     /** Candidates refined, polished, and routes kept. */
     private const REFINED = 5;
-    private const POLISHED = 2;
+    private const POLISHED = 3;
     public const KEPT = 5;
 
     /** Share of the best one's value from which another way is named. */
     private const SENSIBLE = 0.7;
 
     /** Strokes of one idea that are looked into. */
-    private const OF_AN_IDEA = 4;
+    private const OF_AN_IDEA = 5;
 
     /** Tries at each stage. */
     private const FEWEST = 8;

@@ -41,9 +41,10 @@ final class StrokeSweep
     private const HARDEST = 5.5;
     private const MOST_SPEED = 7.5;
 
-    /** Least error of speed that neighbours are mixed by, and how many of them to either side. */
+    /** Least error of speed that neighbours are mixed by; how many of them to either side, and as far as so many standard deviations. */
     private const LEAST_SIGMA = 0.03;
     private const NEIGHBOURS = 2;
+    private const DEVIATIONS = 2.0;
 
     /** Tips further from the centre than this count as high, low, left or right, radii. */
     private const HIGH = 0.2;
@@ -107,8 +108,9 @@ final class StrokeSweep
     private function candidates(array $tips): array
     {
         $sigma = max($this->trials->rack->player->speed, self::LEAST_SIGMA);
+        $neighbours = (int) max(self::NEIGHBOURS, ceil(self::DEVIATIONS * $sigma / log(self::RUNG)));
         $spread = [];
-        for ($k = -self::NEIGHBOURS; $k <= self::NEIGHBOURS; ++$k) {
+        for ($k = -$neighbours; $k <= $neighbours; ++$k) {
             $spread[] = exp(-0.5 * ($k * log(self::RUNG) / $sigma) ** 2);
         }
         $found = [];
@@ -120,7 +122,7 @@ final class StrokeSweep
                 }
                 $sum = $weights = 0.0;
                 foreach ($spread as $k => $weight) {
-                    $sum += $weight * ($ladder[$n + $k - self::NEIGHBOURS]->value ?? 0.0);
+                    $sum += $weight * ($ladder[$n + $k - $neighbours]->value ?? 0.0);
                     $weights += $weight;
                 }
                 $found[] = new Candidate($swept->aimed, $offset, $sum / $weights, self::idea($swept->rails, $side, $height, $offset));

@@ -27,7 +27,7 @@ use ZigLane\Core\Settings\Defaults;
 final class StrokeTrials
 {
     /** Tries of a final judgement, and of the one before it. */
-    public const MANY = 400;
+    public const MANY = 800;
     public const MORE = ErrorSamples::SEEN;
 
     /** How far behind (value) a stroke may lie after so many tries. */

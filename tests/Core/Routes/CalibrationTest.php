@@ -61,7 +61,7 @@ final class CalibrationTest extends TestCase
                 $played = $search->chances($route->shot, $errors);
                 foreach (array_keys($bias) as $what) {
                     [$told, $came] = [$route->chances->{$what}, $played->{$what}];
-                    // 400 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
+                    // 800 tries told, 5,000 played: the odds that chance alone makes a difference of 3 points are small.
                     self::assertEqualsWithDelta($came, $told, 0.03, "$what of route $judged, " . RouteWording::family($route->family));
                     $bias[$what] += ($told - $came) / $routes;
                 }

@@ -59,7 +59,7 @@ final class TextbookTest extends TestCase
     /** With the next ball behind, the cue ball follows two cushions along its line, with the middle of the tip. */
     public function testFollowTwoCushionsIntoTheLine(): void
     {
-        $best = self::best(Read::rack(['cue' => [4.66, 1.74], 1 => [6.3, 1.4], 2 => [3.7, 1.5], 9 => [1, 1]]), 1, Pocket::FootLeft);
+        $best = self::best(self::table(['cue' => [4.66, 1.74], 1 => [6.3, 1.4], 2 => [3.7, 1.5], 9 => [1, 1]]), 1, Pocket::FootLeft);
         self::assertSame('follow, foot and right cushions', RouteWording::family($best->family));
         self::assertLessThan(0.12, abs($best->shot->tip->side));
         self::assertGreaterThan(0.9, $best->chances->value);
@@ -68,7 +68,7 @@ final class TextbookTest extends TestCase
     /** Straight in, the next ball at the far end: draw with running spin lengthens off the long rail and goes up the table. */
     public function testDrawOffOneCushionWithRunningSpin(): void
     {
-        $best = self::best(Read::rack(['cue' => [5.82, 3.03], 1 => [6.9, 1.5], 2 => [0.7, 1.7], 9 => [1, 1]]), 1, Pocket::FootLeft);
+        $best = self::best(self::table(['cue' => [5.82, 3.03], 1 => [6.9, 1.5], 2 => [0.7, 1.7], 9 => [1, 1]]), 1, Pocket::FootLeft);
         self::assertSame(['right'], $best->family->rails, RouteWording::family($best->family));
         self::assertStringContainsString('draw', $best->family->stroke);
         self::assertSame('running', $best->family->spin);
@@ -78,7 +78,7 @@ final class TextbookTest extends TestCase
     /** A thin cut that would run away: reverse spin shortens the way off the rail. */
     public function testReverseSpinHoldsOffTheRail(): void
     {
-        $rack = Read::rack(['cue' => [2.12, 0.63], 1 => [3.6, 0.6], 2 => [6.3, 3.6], 9 => [1, 1]]);
+        $rack = self::table(['cue' => [2.12, 0.63], 1 => [3.6, 0.6], 2 => [6.3, 3.6], 9 => [1, 1]]);
         $best = self::best($rack, 1, Pocket::SideLeft);
         self::assertSame(['foot'], $best->family->rails, RouteWording::family($best->family));
         self::assertSame('reverse', $best->family->spin);
@@ -91,7 +91,7 @@ final class TextbookTest extends TestCase
     /** A thin cut with a short way to go: dragged, so that it can be hit firmly and still arrive slowly. */
     public function testDragRatherThanAHardHitOnAThinCut(): void
     {
-        $rack = Read::rack(['cue' => [2.0, 1.45], 1 => [3.5, 1.1], 2 => [4.7, 1.0], 9 => [1, 1]]);
+        $rack = self::table(['cue' => [2.0, 1.45], 1 => [3.5, 1.1], 2 => [4.7, 1.0], 9 => [1, 1]]);
         $routes = self::all($rack, 1, Pocket::SideLeft);
         self::assertSame('drag', $routes[0]->family->stroke, RouteWording::family($routes[0]->family));
         foreach ($routes as $route) {
@@ -102,7 +102,7 @@ final class TextbookTest extends TestCase
     /** Straight in, wanting an angle: a part of the pocket away from the middle gives it. */
     public function testAPartOfThePocketGivesTheAngle(): void
     {
-        $rack = Read::rack(['cue' => [6.12, 1.36], 1 => [7.2, 0.6], 2 => [1.3, 0.4], 9 => [1, 1]]);
+        $rack = self::table(['cue' => [6.12, 1.36], 1 => [7.2, 0.6], 2 => [1.3, 0.4], 9 => [1, 1]]);
         $search = new RouteSearch($rack, new Pot(1, Pocket::FootLeft));
         $best = $search->settled()[0];
         self::assertGreaterThan(0.25, abs($best->offset), RouteWording::family($best->family));
@@ -114,7 +114,7 @@ final class TextbookTest extends TestCase
     /** Flat to a side pocket the thin far part takes the ball only when it comes softly. */
     public function testTheFarSideOfASidePocketOnlyWhenSoft(): void
     {
-        $search = new RouteSearch(Read::rack(['cue' => [1.6, 0.9], 1 => [3.2, 0.4], 2 => [6, 3], 9 => [1, 3.5]]), new Pot(1, Pocket::SideLeft));
+        $search = new RouteSearch(self::table(['cue' => [1.6, 0.9], 1 => [3.2, 0.4], 2 => [6, 3], 9 => [1, 3.5]]), new Pot(1, Pocket::SideLeft));
         $pot = static fn(float $speed): float => $search->route(new Stroke($speed, 0.0, 0.1), 0.0)->chances->pot ?? 0.0;
         [$soft, $firm, $hard] = [$pot(0.8), $pot(2.0), $pot(4.5)];
         self::assertGreaterThan($firm + 0.05, $soft);
@@ -127,10 +127,10 @@ final class TextbookTest extends TestCase
     {
         $balls = ['cue' => [5.98, 1.16], 1 => [6.9, 0.9], 2 => [5.4, 0.7], 9 => [0.3, 2.7]];
         $traffic = [4 => [5.64, 2.1], 5 => [4.63, 1.5], 6 => [7.81, 1.5], 7 => [3.32, 3.14]];
-        $good = Player::of(Level::Professional);
-        $best = self::best(Read::rack($balls + $traffic)->withPlayer($good), 1, Pocket::FootLeft);
+        $good = new Player(Level::Professional, Player::of(Level::Professional)->aim, 0.04, 0.0002);
+        $best = self::best(self::table($balls + $traffic)->withPlayer($good), 1, Pocket::FootLeft);
         self::assertSame('draw with running inside spin, right, foot and left cushions', RouteWording::family($best->family));
-        $open = self::best(Read::rack($balls)->withPlayer($good), 1, Pocket::FootLeft);
+        $open = self::best(self::table($balls)->withPlayer($good), 1, Pocket::FootLeft);
         self::assertLessThan(3, \count($open->family->rails), RouteWording::family($open->family));
         self::assertStringNotContainsString('draw', $open->family->stroke);
     }
@@ -138,7 +138,7 @@ final class TextbookTest extends TestCase
     /** Blocked on the short way: whatever is best does not go through the wall of balls. */
     public function testTrafficIsKeptOutOf(): void
     {
-        $rack = Read::rack(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [6.4, 3.4], 5 => [6.9, 2.2], 6 => [6.2, 2.2], 7 => [7.5, 2.2], 9 => [1, 1]]);
+        $rack = self::table(['cue' => [5.2, 1.6], 1 => [6.6, 0.9], 2 => [6.4, 3.4], 5 => [6.9, 2.2], 6 => [6.2, 2.2], 7 => [7.5, 2.2], 9 => [1, 1]]);
         $best = self::best($rack, 1, Pocket::FootLeft);
         self::assertLessThan(0.25, $best->chances->touches, RouteWording::family($best->family));
     }
@@ -146,7 +146,7 @@ final class TextbookTest extends TestCase
     /** A better hand makes every route likelier, and never worse by the best one. */
     public function testABetterPlayerGetsMore(): void
     {
-        $rack = Read::rack(['cue' => [3.72, 3.61], 1 => [6.0, 1.7], 2 => [4.2, 2.5], 9 => [1, 1]]);
+        $rack = self::table(['cue' => [3.72, 3.61], 1 => [6.0, 1.7], 2 => [4.2, 2.5], 9 => [1, 1]]);
         $last = 0.0;
         foreach ([Level::FirstYear, Level::League, Level::Advanced, Level::Professional] as $level) {
             $value = self::best($rack->withPlayer(Player::of($level)), 1, Pocket::FootLeft)->chances->value;
@@ -158,8 +158,8 @@ final class TextbookTest extends TestCase
     /** The mirrored table has the mirrored answer for a player of the other hand. */
     public function testTheMirroredRackHasTheSameChances(): void
     {
-        $rack = Read::rack(self::THREE);
-        $mirror = Read::rack(['cue' => [5.2, 2.4], 1 => [6.6, 3.1], 2 => [2.4, 0.6], 9 => [1, 3]]);
+        $rack = self::table(self::THREE);
+        $mirror = self::table(['cue' => [5.2, 2.4], 1 => [6.6, 3.1], 2 => [2.4, 0.6], 9 => [1, 3]]);
         [, $lists] = self::searched();
         $one = $lists[\count($lists) - 1][0] ?? self::fail('no route');
         $p = $rack->player;
@@ -175,7 +175,7 @@ final class TextbookTest extends TestCase
     /** The last ball needs no position: only the pot counts. */
     public function testOnTheLastBallOnlyThePotCounts(): void
     {
-        $best = self::best(Read::rack(['cue' => [5.2, 1.6], 9 => [6.6, 0.9]]), 9, Pocket::FootLeft);
+        $best = self::best(self::table(['cue' => [5.2, 1.6], 9 => [6.6, 0.9]]), 9, Pocket::FootLeft);
         self::assertSame($best->chances->pot, $best->chances->value);
         self::assertNull($best->next);
     }
@@ -203,7 +203,7 @@ final class TextbookTest extends TestCase
     /** Every place of the spread is where its stroke leaves the cue ball. */
     public function testTheSpreadIsWhatIsPlayed(): void
     {
-        $rack = Read::rack(self::THREE);
+        $rack = self::table(self::THREE);
         $search = new RouteSearch($rack, new Pot(1, Pocket::FootLeft));
         $places = $search->spread();
         self::assertGreaterThan(60, \count($places));
@@ -222,11 +222,11 @@ final class TextbookTest extends TestCase
      */
     private static function straight(int $number, Pocket $pocket, array $ball, float $back, array $others, Level $level = Level::League): Rack
     {
-        $rack = Read::rack([$number => $ball, 'cue' => [1, 3]] + $others);
+        $rack = self::table([$number => $ball, 'cue' => [1, 3]] + $others);
         $at = $rack->layout->ball($number);
         $way = $at->angleTo($rack->simulator()->geometry->pocket($pocket)->mouthMiddle());
 
-        return $rack->withBall(0, new Point($at->x - $back * cos($way), $at->y - $back * sin($way)))->withPlayer(Player::of($level));
+        return $rack->withBall(0, new Point($at->x - $back * cos($way), $at->y - $back * sin($way)))->withPlayer(self::steady($level));
     }
 
     /**
@@ -238,7 +238,7 @@ final class TextbookTest extends TestCase
     {
         static $found = null;
         if (null === $found) {
-            $search = new RouteSearch(Read::rack(self::THREE), new Pot(1, Pocket::FootLeft));
+            $search = new RouteSearch(self::table(self::THREE), new Pot(1, Pocket::FootLeft));
             $lists = [];
             foreach ($search->routes() as $list) {
                 $first ??= $search->played();
@@ -249,6 +249,22 @@ final class TextbookTest extends TestCase
 
         /** @var array{int, non-empty-list<list<Route>>} $found */
         return $found;
+    }
+
+    /**
+     * @param array<int|string, array{float, float}> $balls diamonds
+     */
+    private static function table(array $balls): Rack
+    {
+        return Read::rack($balls)->withPlayer(self::steady(Level::League));
+    }
+
+    /** Textbook answers are for someone who knows the speed of the table: half the level's error of speed. */
+    private static function steady(Level $level): Player
+    {
+        $preset = Player::of($level);
+
+        return new Player($level, $preset->aim, $preset->speed / 2, $preset->tip);
     }
 
     private static function best(Rack $rack, int $ball, Pocket $pocket): Route
