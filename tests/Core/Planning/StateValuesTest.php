@@ -200,7 +200,7 @@ final class StateValuesTest extends TestCase
         $fresh = ErrorSamples::random(500, $random);
         $promised = $found = 0.0;
         $cases = 0;
-        foreach ((new Workload($simulator, 11))->racks(Survey::size(18, 6), 5) as $rack) {
+        foreach ((new Workload($simulator, 11))->racks(Survey::size(18, 4), 5) as $rack) {
             $layout = $rack->layout->without(5)->with(9, $rack->layout->ball(5));
             $rack = $rack->withLayout($layout);
             $cache = new PlanningCache($simulator, $player);

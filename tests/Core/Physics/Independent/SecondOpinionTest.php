@@ -28,7 +28,7 @@ final class SecondOpinionTest extends TestCase
 
     public function testMixedShots(): void
     {
-        $shots = Survey::size(200, 60);
+        $shots = Survey::size(200, 40);
         $random = new Generator(200);
         $simulator = new Simulator();
         $g = $simulator->geometry;
