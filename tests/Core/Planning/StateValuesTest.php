@@ -226,7 +226,7 @@ final class StateValuesTest extends TestCase
                 ++$cases;
             }
         }
-        self::assertGreaterThan(Survey::size(40, 13), $cases);
+        self::assertGreaterThan(Survey::size(40, 8), $cases);
         self::assertEqualsWithDelta(1.0, $found / $promised, 0.12);
     }
 
