@@ -121,7 +121,7 @@ final class Described
      */
     public static function plan(GameName $game): array
     {
-        return PlanFile::describe((new PlanSearch(self::rack($game), deadline: new CountedDeadline(2)))->plan());
+        return PlanFile::describe((new PlanSearch(self::rack($game), deadline: new CountedDeadline(1)))->plan());
     }
 
     /**

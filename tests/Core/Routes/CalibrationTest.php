@@ -80,7 +80,7 @@ final class CalibrationTest extends TestCase
         $errors = ErrorSamples::random(self::TRIES, $random);
         $better = 0;
         $sum = 0.0;
-        foreach (self::searches(Survey::size(5, 3)) as [$search, $settled, $played]) {
+        foreach (self::searches(Survey::size(5, 2)) as [$search, $settled, $played]) {
             $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, $errors)->value;
             $own = $value($settled[0] ?? null);
             $other = $value((new RandomRoutes($search, $random))->best(2 * $played));
