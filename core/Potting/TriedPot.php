@@ -6,6 +6,7 @@ namespace ZigLane\Core\Potting;
 
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\ExecutionError;
 
@@ -14,19 +15,20 @@ use ZigLane\Core\Player\ExecutionError;
  *
  * Propagation (ErrorPropagation) does not see the cue ball coming round to meet the ball again, nor others that come into its way, and
  * bends wrongly where the hit is thin or the cue raised. So the first tries are played out, and each is compared with what its own
- * contact and the pocket's window say. Where they never differ, the contacts alone are believed and many of them are made; where
- * they do, everything is played.
+ * contact and the pocket's window say. Where they never differ, the contacts alone are believed; where they do, more is played, and the
+ * mean of many contacts is mended by the mean difference (a control variate).
  *
  * @internal
  */
 final readonly class TriedPot
 {
-    /** Tries that are played out to see whether contact and window say enough. */
+    /** Tries that are played out to see whether contact and window say enough, and where they do not. */
     private const PROBES = 96;
+    private const PLAYS = 512;
 
-    /** Tries of the contact alone, and of the whole table. */
-    private const CONTACTS = 320;
-    private const PLAYS = 640;
+    /** Tries of the contact alone, where it says enough and where it does not. */
+    private const CONTACTS = 512;
+    private const MANY_CONTACTS = 1600;
 
     /** Thinner than this (rad), and with the cue raised by more (rad), propagation is not exact enough to be shown. */
     private const THIN = 0.85;
@@ -37,39 +39,47 @@ final readonly class TriedPot
     /** The chance (0–1) of a stroke for which propagation gives an estimate. */
     public function chance(Point $cue, AimedStroke $stroke, ExecutionError $error, PotEstimate $estimate): float
     {
-        $made = $differ = 0;
-        $samples = (new ErrorSamples())->first(self::PLAYS);
-        foreach ($samples as $n => $sample) {
-            $executed = Execution::stroke($error, $sample, $stroke);
-            $state = $this->sampler->run($executed);
-            $drops = null !== $state && $this->sampler->pots($state);
-            $made += $drops ? 1 : 0;
-            if ($n < self::PROBES) {
-                $differ += $drops === (null !== $state && $this->contactDrops($cue, $executed)) ? 0 : 1;
-            }
-            if (self::PROBES === $n + 1 && 0 === $differ) {
+        $samples = (new ErrorSamples())->first(self::MANY_CONTACTS);
+        $made = $differ = $off = 0;
+        for ($n = 0; $n < self::PLAYS; ++$n) {
+            if (self::PROBES === $n && 0 === $differ) {
                 return abs($estimate->cut) < self::THIN && $stroke->stroke->elevation < self::RAISED
                     ? $estimate->chance
-                    : $this->byContacts($cue, $stroke, $error, $made);
+                    : $this->contacts($cue, $stroke, $error, \array_slice($samples, $n, self::CONTACTS - $n), $made) / self::CONTACTS;
             }
+            $executed = Execution::stroke($error, $samples[$n], $stroke);
+            $state = $this->sampler->run($executed);
+            $says = $this->contactDrops($cue, $executed) ? 1 : 0;
+            $made += $says;
+            $drops = null !== $state && $this->sampler->pots($state) ? 1 : 0;
+            $off += $drops - $says;
+            $differ += abs($drops - $says);
         }
+        $said = $this->contacts($cue, $stroke, $error, \array_slice($samples, self::PLAYS), $made) / self::MANY_CONTACTS;
 
-        return $made / self::PLAYS;
+        return max(0.0, min(1.0, $said + $off / self::PLAYS));
     }
 
-    private function byContacts(Point $cue, AimedStroke $stroke, ExecutionError $error, int $made): float
+    /**
+     * How many of some tries drop by their contact, added to those that have.
+     *
+     * @param list<ErrorSample> $samples
+     */
+    private function contacts(Point $cue, AimedStroke $stroke, ExecutionError $error, array $samples, int $made): int
     {
-        foreach (\array_slice((new ErrorSamples())->first(self::CONTACTS), self::PROBES) as $sample) {
-            $executed = Execution::stroke($error, $sample, $stroke);
-            $made += $this->sampler->slips($executed) || !$this->contactDrops($cue, $executed) ? 0 : 1;
+        foreach ($samples as $sample) {
+            $made += $this->contactDrops($cue, Execution::stroke($error, $sample, $stroke)) ? 1 : 0;
         }
 
-        return $made / self::CONTACTS;
+        return $made;
     }
 
-    /** Whether the ball, met alone, goes off into the window of its pocket. */
+    /** Whether the tip holds and the ball, met alone, goes off into the window of its pocket. */
     private function contactDrops(Point $cue, AimedStroke $stroke): bool
     {
+        if ($this->sampler->slips($stroke)) {
+            return false;
+        }
         $departure = $this->ball->departure($cue, $stroke);
         if (null === $departure) {
             return false;

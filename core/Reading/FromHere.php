@@ -23,6 +23,9 @@ final readonly class FromHere
     /** Pockets told of for each ball. */
     private const SHOWN = 2;
 
+    /** So many of the likeliest are held to plays. */
+    private const CHECKED = 2;
+
     /**
      * @param int                     $ball
      * @param bool                    $later whether the balls before it are taken as gone
@@ -38,7 +41,7 @@ final readonly class FromHere
     }
 
     /**
-     * As shown to a person: with chances that have been held to plays.
+     * As shown to a person: the likeliest with chances that have been held to plays.
      *
      * @return list<self> those that may be shot now, the likeliest first, then the one after
      */
@@ -46,13 +49,13 @@ final readonly class FromHere
     {
         $game = $rack->rules();
         $targets = $game->legalTargets($rack->layout);
-        $now = self::dueNow($rack, $place, true);
+        $now = self::told($rack, $place, self::now($rack, $place));
         if (!$game->hasFixedOrder() || [] === $targets) {
             return $now;
         }
 
         return [...$now, ...array_map(
-            static fn(int $ball): self => self::ball($rack, $ball, $place, true, true),
+            static fn(int $ball): self => self::ball($rack, $ball, $place, true)->checked($rack, $place),
             WhenDue::after($game, $rack->layout, $targets[0]),
         )];
     }
@@ -62,16 +65,8 @@ final readonly class FromHere
      */
     public static function now(Rack $rack, Point $place): array
     {
-        return self::dueNow($rack, $place, false);
-    }
-
-    /**
-     * @return list<self>
-     */
-    private static function dueNow(Rack $rack, Point $place, bool $checked): array
-    {
         $now = array_map(
-            static fn(int $ball): self => self::ball($rack, $ball, $place, false, $checked),
+            static fn(int $ball): self => self::ball($rack, $ball, $place, false),
             $rack->rules()->legalTargets($rack->layout),
         );
         usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
@@ -79,7 +74,39 @@ final readonly class FromHere
         return $now;
     }
 
-    private static function ball(Rack $rack, int $ball, Point $place, bool $later, bool $checked): self
+    /**
+     * The likeliest with chances that have been held to plays.
+     *
+     * @param list<self> $now the likeliest first
+     *
+     * @return list<self> the likeliest first
+     */
+    private static function told(Rack $rack, Point $place, array $now): array
+    {
+        foreach ($now as $n => $from) {
+            $now[$n] = $n < self::CHECKED ? $from->checked($rack, $place) : $from;
+        }
+        usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
+
+        return $now;
+    }
+
+    /** The same with the chance of its likeliest pot held to plays. */
+    private function checked(Rack $rack, Point $place): self
+    {
+        if ([] === $this->pots) {
+            return $this;
+        }
+        $pots = $this->pots;
+        $layout = $this->later ? WhenDue::layout($rack->rules(), $rack->layout, $this->ball) : $rack->layout;
+        $pot = new PotChance($rack->simulator(), $layout, new Pot($this->ball, $pots[0][0]), $rack->player);
+        $pots[0][1] = $pot->checked($place, $pots[0][1]);
+        usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
+
+        return new self($this->ball, $this->later, $pots, $this->why);
+    }
+
+    private static function ball(Rack $rack, int $ball, Point $place, bool $later): self
     {
         $simulator = $rack->simulator();
         $layout = $later ? WhenDue::layout($rack->rules(), $rack->layout, $ball) : $rack->layout;
@@ -97,22 +124,15 @@ final readonly class FromHere
             if (null !== $read->why) {
                 $why = $read->why;
             } elseif ($read->chance >= 0.005) {
-                $pots[] = [$pocket, $read, $pot];
+                $pots[] = [$pocket, $read];
             }
         }
         usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
-        $pots = array_map(
-            static fn(array $p): array => [$p[0], $checked ? $p[2]->checked($place, $p[1]) : $p[1]],
-            \array_slice($pots, 0, self::SHOWN),
-        );
-        if ($checked) {
-            usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
-        }
 
         return new self(
             $ball,
             $later,
-            $pots,
+            \array_slice($pots, 0, self::SHOWN),
             [] === $pots ? $why ?? NoPot::TooThinForAll : null,
         );
     }
