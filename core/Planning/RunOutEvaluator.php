@@ -85,7 +85,13 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 
     public function next(float $x, float $y): ?Pot
     {
-        return $this->stateValues->isOver($this->left) ? null : $this->nodes->nearest($x, $y, $this)->pot;
+        if ($this->stateValues->isOver($this->left)) {
+            return null;
+        }
+
+        return $this->isExact()
+            ? $this->nodes->nearest($x, $y, $this)->pot
+            : ($this->proposals->candidates($this->left, $x, $y)[0] ?? null)?->pot;
     }
 
     public function disturbed(array $moved, float $x, float $y): float

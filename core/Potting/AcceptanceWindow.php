@@ -160,8 +160,8 @@ final class AcceptanceWindow
         return $this->known["$rung $side"] = match (true) {
             0 !== $side => $this->shifted($this->rung($rung, 0), $speed, $side * self::SIDE),
             $rung === $anchor => OpenDirections::scanned($this->dropping($speed, 0.0), $this->span()),
-            // Too soft for the pocket on the one side, it may yet get there on the other.
-            [] === $this->rung($anchor, 0) => $this->shifted($this->rung($anchor + ($rung <=> $anchor) * $every, 0), $speed, 0.0),
+            // Too soft for the pocket there, a little harder it may get in.
+            $rung > $anchor && [] === $this->rung($anchor, 0) => $this->shifted($this->rung($anchor + $every, 0), $speed, 0.0),
             default => $this->shifted($this->rung($anchor, 0), $speed, 0.0),
         };
     }
