@@ -218,7 +218,7 @@ final class PlanTest extends AppTestCase
 
     public function testPlansAreLaidSideBySide(): void
     {
-        $id = $this->stored(self::RACK);
+        $id = $this->stored(['balls' => ['cue' => [4, 2], '8' => [6.5, 1.0], '9' => [2.0, 2.4]]]);
         $this->ask($id);
         $this->ask($id, ['pocket-9' => 'head-right']);
         $this->work();
