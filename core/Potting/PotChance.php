@@ -111,17 +111,13 @@ final class PotChance
     }
 
     /**
-     * The chance of a stroke as a person is shown it: propagated, and held to plays of the whole table (a few ms; 30 ms where contact
-     * and window do not say enough).
-     *
-     * @param PotEstimate|null $estimate what propagation says of it, where that is known
+     * The chance of a stroke as a person is shown it, by trying it (10 ms; 50 ms where contact and window do not say enough).
      */
-    public function tried(Point $cue, AimedStroke $stroke, ?PotEstimate $estimate = null): float
+    public function tried(Point $cue, AimedStroke $stroke): float
     {
-        $estimate ??= $this->ofStroke($cue, $stroke);
         $sampler = new ShotSampler($this->simulator, $this->layout->with(BallId::CUE, $cue), $this->pot);
 
-        return (new TriedPot($this->object, $sampler))->chance($cue, $stroke, $this->errors($cue, $stroke), $estimate);
+        return (new TriedPot($this->object, $sampler))->chance($cue, $stroke, $this->errors($cue, $stroke));
     }
 
     /** An answer of fromPlace() with its chance as a person is shown it. */
@@ -129,7 +125,7 @@ final class PotChance
     {
         $stroke = new Stroke($read->speed, 0.0, Defaults::READING_TIP, $read->elevation);
 
-        return $read->withChance($this->tried($cue, new AimedStroke($read->aim, $stroke), $read));
+        return $read->withChance($this->tried($cue, new AimedStroke($read->aim, $stroke)));
     }
 
     /**

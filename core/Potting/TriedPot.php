@@ -30,22 +30,16 @@ final readonly class TriedPot
     private const CONTACTS = 512;
     private const MANY_CONTACTS = 1600;
 
-    /** Thinner than this (rad), and with the cue raised by more (rad), propagation is not exact enough to be shown. */
-    private const THIN = 0.85;
-    private const RAISED = 0.01;
-
     public function __construct(private ObjectBall $ball, private ShotSampler $sampler) {}
 
-    /** The chance (0–1) of a stroke for which propagation gives an estimate. */
-    public function chance(Point $cue, AimedStroke $stroke, ExecutionError $error, PotEstimate $estimate): float
+    /** The chance of a stroke, 0–1. */
+    public function chance(Point $cue, AimedStroke $stroke, ExecutionError $error): float
     {
         $samples = (new ErrorSamples())->first(self::MANY_CONTACTS);
         $made = $differ = $off = 0;
         for ($n = 0; $n < self::PLAYS; ++$n) {
             if (self::PROBES === $n && 0 === $differ) {
-                return abs($estimate->cut) < self::THIN && $stroke->stroke->elevation < self::RAISED
-                    ? $estimate->chance
-                    : $this->contacts($cue, $stroke, $error, \array_slice($samples, $n, self::CONTACTS - $n), $made) / self::CONTACTS;
+                return $this->contacts($cue, $stroke, $error, \array_slice($samples, $n, self::CONTACTS - $n), $made) / self::CONTACTS;
             }
             $executed = Execution::stroke($error, $samples[$n], $stroke);
             $state = $this->sampler->run($executed);
