@@ -104,12 +104,6 @@ final class PotChance
             : ErrorPropagation::estimate($this->object, $cue, $aimed, $this->errors($cue, $aimed), $rough);
     }
 
-    /** The chance of a stroke as it stands, whatever it is aimed at. */
-    public function ofStroke(Point $cue, AimedStroke $stroke): PotEstimate
-    {
-        return ErrorPropagation::estimate($this->object, $cue, $stroke, $this->errors($cue, $stroke));
-    }
-
     /**
      * The chance of a stroke as a person is shown it, by trying it (10 ms; 50 ms where contact and window do not say enough).
      */
