@@ -72,6 +72,15 @@ final readonly class TableGeometry
         return false;
     }
 
+    /** The place on the bed, clear of every rail, that is nearest to one (m). */
+    public function onBed(Point $p): Point
+    {
+        return new Point(
+            max($this->reach, min($this->length - $this->reach, $p->x)),
+            max($this->reach, min($this->width - $this->reach, $p->y)),
+        );
+    }
+
     /** Beside a rail, past the tips of its jaws, there is rubber and no mouth. */
     private function isInARail(Point $p, float $r): bool
     {

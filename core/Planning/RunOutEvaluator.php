@@ -17,16 +17,16 @@ use ZigLane\Core\Routes\NodeValue;
 use ZigLane\Core\Routes\PositionEvaluator;
 
 /**
- * What the cue ball is left with after a pot, to the end of the rack: the exact chance of the next pot times what it leads on
- * to, the best over the balls and pockets that StateValues finds promising there. Worked out at the nodes of a 5 cm grid as they
+ * What the cue ball is left with after a pot, to the end of the rack: the chance of the next pot (NextPotChance) times what it
+ * leads on to, the best over the balls and pockets that StateValues finds promising there. Worked out at the nodes of a 5 cm grid as they
  * are asked for, and interpolated.
  */
 final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
 {
-    /** Balls and pockets asked exactly for one node. */
+    /** Balls and pockets asked for one node. */
     private const ASKED = 2;
 
-    /** Distance of the nodes at which the chance of a pot is exact, m, by the step. */
+    /** Distance of the places at which the chance of a pot is exact, m, times the step. */
     private const FAR = 0.15;
 
     /** Those with a rough value of less than this share of the best are not. */
@@ -49,7 +49,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     /**
      * @param int   $ball  about to be potted
      * @param float $leads what the shot leads on to when it is played well, 0–1
-     * @param int|null $step every so manieth node is used; all comes from StateValues when null
+     * @param int|null $step the chance of the next pot is exact every so many times FAR; all comes from StateValues when null
      */
     public function __construct(
         Rack $rack,

@@ -14,7 +14,7 @@ final readonly class SearchBudget
     /** Orders gone through when a plan is looked at from shot to shot: each look sees others. */
     private const FEWER = 12;
 
-    /** Nodes of a 5 cm grid at which the chance of the next pot is worked out exactly: every one, every second. */
+    /** How far apart the chance of the next pot is worked out exactly, in times 15 cm. */
     private const CLOSE = 1;
     private const WIDE = 2;
 
@@ -25,7 +25,7 @@ final readonly class SearchBudget
      * @param int  $refined strokes of a choice that are refined
      * @param int  $rounds  of the refinement
      * @param int  $tries   that the chances rest on
-     * @param int|null $step the chance of the next pot is worked out exactly at every so manieth node of a 5 cm grid; null for nowhere
+     * @param int|null $step the chance of the next pot is worked out exactly every so many times 15 cm; null for nowhere
      * @param int  $sets    of so many balls all orders are gone through
      * @param int  $orders  gone through where there are more
      * @param bool $steady  of nearly equal routes one whose own stop is good: what a player is shown must make sense as drawn

@@ -37,6 +37,9 @@ final readonly class Calibration
     /** @var array<string, array{Layout, Pot, ?Stroke}> by name; without a stroke it is the reading stroke */
     private array $shots;
 
+    /** @var array<string, AcceptanceWindow> what drops, by name: the same for every player */
+    private array $windows;
+
     public function __construct()
     {
         $this->simulator = new Simulator();
@@ -56,6 +59,10 @@ final readonly class Calibration
             'cut' => [new Layout([0 => $cut->toward(deg2rad(190), 1.22), 1 => $cut]), $pot, null],
             'frozen' => [new Layout([0 => $frozen->toward(deg2rad(150), 0.7), 1 => $frozen]), $pot, null],
         ];
+        $this->windows = array_map(
+            fn(array $shot): AcceptanceWindow => new AcceptanceWindow($this->simulator, $shot[0], $shot[1]),
+            $this->shots,
+        );
     }
 
     /**
@@ -70,7 +77,7 @@ final readonly class Calibration
     public function chance(Player $player, string $name = self::TOLD): float
     {
         [$layout, $pot, $stroke] = $this->shots[$name];
-        $chance = new PotChance($this->simulator, $layout, $pot, $player);
+        $chance = new PotChance($this->simulator, $layout, $pot, $player, $this->windows[$name]);
         $cue = $layout->ball(0);
         if (null === $stroke) {
             return $chance->fromPlace($cue->x, $cue->y)->chance;

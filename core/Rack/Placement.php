@@ -95,13 +95,8 @@ final readonly class Placement
         if ($this->geometry->canRest($straight)) {
             return $straight;
         }
-        $to = $this->inDiamonds(max(0.0, min(8.0, $x + $along)), max(0.0, min(4.0, $y + $across)));
-        $g = $this->geometry;
 
-        return new Point(
-            max($g->reach, min($g->length - $g->reach, $to->x)),
-            max($g->reach, min($g->width - $g->reach, $to->y)),
-        );
+        return $this->geometry->onBed($this->inDiamonds(max(0.0, min(8.0, $x + $along)), max(0.0, min(4.0, $y + $across))));
     }
 
     /** Where a ball dropped there by hand is meant to be: nearly frozen becomes frozen. */

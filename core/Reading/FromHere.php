@@ -31,8 +31,15 @@ final readonly class FromHere
      * @param bool                    $later whether the balls before it are taken as gone
      * @param list<array{Pocket, PotEstimate}> $pots  the likeliest first; empty when there is none
      * @param NoPot|null              $why   when there is none
+     * @param PotChance|null          $likeliest what the likeliest was read with
      */
-    private function __construct(public int $ball, public bool $later, public array $pots, public ?NoPot $why) {}
+    private function __construct(
+        public int $ball,
+        public bool $later,
+        public array $pots,
+        public ?NoPot $why,
+        private ?PotChance $likeliest = null,
+    ) {}
 
     /** Chance of the likeliest pot, 0–1; 0 where there is none. */
     public function chance(): float
@@ -49,13 +56,13 @@ final readonly class FromHere
     {
         $game = $rack->rules();
         $targets = $game->legalTargets($rack->layout);
-        $now = self::told($rack, $place, self::now($rack, $place));
+        $now = self::told($place, self::now($rack, $place));
         if (!$game->hasFixedOrder() || [] === $targets) {
             return $now;
         }
 
         return [...$now, ...array_map(
-            static fn(int $ball): self => self::ball($rack, $ball, $place, true)->checked($rack, $place),
+            static fn(int $ball): self => self::ball($rack, $ball, $place, true)->checked($place),
             WhenDue::after($game, $rack->layout, $targets[0]),
         )];
     }
@@ -81,10 +88,10 @@ final readonly class FromHere
      *
      * @return list<self> the likeliest first
      */
-    private static function told(Rack $rack, Point $place, array $now): array
+    private static function told(Point $place, array $now): array
     {
         foreach ($now as $n => $from) {
-            $now[$n] = $n < self::CHECKED ? $from->checked($rack, $place) : $from;
+            $now[$n] = $n < self::CHECKED ? $from->checked($place) : $from;
         }
         usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
 
@@ -92,15 +99,13 @@ final readonly class FromHere
     }
 
     /** The same with the chance of its likeliest pot held to plays. */
-    private function checked(Rack $rack, Point $place): self
+    private function checked(Point $place): self
     {
-        if ([] === $this->pots) {
+        if ([] === $this->pots || null === $this->likeliest) {
             return $this;
         }
         $pots = $this->pots;
-        $layout = $this->later ? WhenDue::layout($rack->rules(), $rack->layout, $this->ball) : $rack->layout;
-        $pot = new PotChance($rack->simulator(), $layout, new Pot($this->ball, $pots[0][0]), $rack->player);
-        $pots[0][1] = $pot->checked($place, $pots[0][1]);
+        $pots[0][1] = $this->likeliest->checked($place, $pots[0][1]);
         usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
 
         return new self($this->ball, $this->later, $pots, $this->why);
@@ -124,7 +129,7 @@ final readonly class FromHere
             if (null !== $read->why) {
                 $why = $read->why;
             } elseif ($read->chance >= 0.005) {
-                $pots[] = [$pocket, $read];
+                $pots[] = [$pocket, $read, $pot];
             }
         }
         usort($pots, static fn(array $a, array $b): int => $b[1]->chance <=> $a[1]->chance);
@@ -132,8 +137,9 @@ final readonly class FromHere
         return new self(
             $ball,
             $later,
-            \array_slice($pots, 0, self::SHOWN),
+            array_map(static fn(array $p): array => [$p[0], $p[1]], \array_slice($pots, 0, self::SHOWN)),
             [] === $pots ? $why ?? NoPot::TooThinForAll : null,
+            $pots[0][2] ?? null,
         );
     }
 }

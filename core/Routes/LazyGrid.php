@@ -61,9 +61,8 @@ final class LazyGrid
     /** A node outside counts as the nearest place that a ball can lie at. */
     private function place(int $i, int $j): Point
     {
-        $g = $this->geometry;
         $far = self::DISTANCE * $this->step;
 
-        return new Point(max($g->reach, min($g->length - $g->reach, $i * $far)), max($g->reach, min($g->width - $g->reach, $j * $far)));
+        return $this->geometry->onBed(new Point($i * $far, $j * $far));
     }
 }

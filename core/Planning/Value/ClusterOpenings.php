@@ -113,10 +113,7 @@ final class ClusterOpenings
         $sketch = $this->lying->moving($moved);
         $bits = array_sum(array_map(static fn(int $ball): int => 1 << $ball, array_keys($places)));
         foreach ($this->rack->rules()->ownBalls($this->rack->layout) as $ball) {
-            if (0 === ($this->cluster >> $ball & 1)) {
-                continue;
-            }
-            if (!isset($places[$ball])) {
+            if (0 === ($this->cluster >> $ball & 1) || !isset($places[$ball])) {
                 continue;
             }
             if ($sketch->share($ball, $bits) < self::OPEN * $sketch->share($ball, 1 << $ball)) {

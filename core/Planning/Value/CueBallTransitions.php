@@ -201,12 +201,7 @@ final class CueBallTransitions
         $reach = $g->reach - 1e-6;
 
         // For a frozen ball the contact lies a little inside the rail: the ball is sent to a part of the mouth further in.
-        $reached = new Point(
-            max($g->reach, min($g->length - $g->reach, $ghost->x)),
-            max($g->reach, min($g->width - $g->reach, $ghost->y)),
-        );
-
-        return ($g->canRest($ghost) || $ghost->distanceTo($reached) < self::INSIDE * $g->reach)
+        return ($g->canRest($ghost) || $ghost->distanceTo($g->onBed($ghost)) < self::INSIDE * $g->reach)
             && $place->x > $reach && $place->y > $reach && $place->x < $g->length - $reach && $place->y < $g->width - $reach;
     }
 

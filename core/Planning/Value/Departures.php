@@ -42,10 +42,7 @@ final class Departures
         $g = $this->simulator->geometry;
         if (!$g->canRest($place)) {
             // Turned for the throw, a contact beside a rail may come to lie a hair inside it: a ball played from there would never stop.
-            $place = new Point(
-                max($g->reach, min($g->length - $g->reach, $place->x)),
-                max($g->reach, min($g->width - $g->reach, $place->y)),
-            );
+            $place = $g->onBed($place);
         }
         $state = new BallStates();
         $state->add(

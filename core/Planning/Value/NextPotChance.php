@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning\Value;
 
 use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Potting\PotChance;
 
 /**
@@ -98,13 +99,12 @@ final class NextPotChance
     /** A node outside counts as the nearest place that a ball can lie at. */
     private function correction(int $i, int $j): float
     {
-        $x = max($this->table->reach, min($this->table->length - $this->table->reach, $i * $this->far));
-        $y = max($this->table->reach, min($this->table->width - $this->table->reach, $j * $this->far));
-        $rough = $this->grid?->chanceAt($x, $y, $this->about) ?? 0.0;
+        $place = $this->table->onBed(new Point($i * $this->far, $j * $this->far));
+        $rough = $this->grid?->chanceAt($place->x, $place->y, $this->about) ?? 0.0;
         if ($rough < self::ROUGH) {
             return -1.0;
         }
-        $correction = $this->exactly($x, $y) / $rough;
+        $correction = $this->exactly($place->x, $place->y) / $rough;
 
         return $correction > self::MOST || $correction < 1 / self::MOST ? -1.0 : $correction;
     }

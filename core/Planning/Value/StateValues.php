@@ -36,7 +36,6 @@ final class StateValues implements ValueFunction
     private const OF_MEAN = 0.45;
     private const OF_PLACE = 0.5;
 
-
     /**
      * Where nothing can be shot from anywhere, something will have been moved by then in so many cases, and what comes after is
      * left at its mean (our own choice): without it all states before would have the same value.
