@@ -146,8 +146,7 @@ final class PlanSearch
         if (null !== $this->deadline || null === $first || \count($line->shots) < 2) {
             return $line;
         }
-        $rough = new Planner($this->rack, SearchBudget::roughLook(), $this->constraints, $planner, $this->errors);
-        $runOut = (new SecondLook($planner, $rough, $this->errors, $this->processes))->at($first, $line->end);
+        $runOut = (new SecondLook($planner, $this->errors, $this->processes))->at($first, $line->end);
         $chances = new ShotChances($first->chances->pot, $first->chances->position, $runOut ?? $first->chances->runOut);
 
         return new ShotLine([$first->judged($chances), ...\array_slice($line->shots, 1)], $line->end);

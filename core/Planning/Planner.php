@@ -63,6 +63,12 @@ final class Planner
         $this->values = new RackValues($this->cache, $budget, $constraints, $other?->values);
     }
 
+    /** One with another budget and state values of its own, from the same tables. */
+    public function with(SearchBudget $budget, Rack $rack): self
+    {
+        return new self($rack, $budget, $this->constraints, $this, $this->errors);
+    }
+
     /**
      * The best shot; null when there is none.
      *
@@ -77,12 +83,19 @@ final class Planner
         // The tables must be there before the work is shared out.
         $values = $this->values->of($rack);
         $values->values(RemainingBalls::of($rack->layout));
+        $windows = $this->cache->windows;
+        $before = $windows->extent();
         $found = [];
         foreach ($this->processes->results(array_map(
-            fn(array $share): \Closure => fn(): array => [$this->searched($rack, $share, $budget), $values->corrections()],
+            fn(array $share): \Closure => fn(): array => [
+                $this->searched($rack, $share, $budget),
+                $values->corrections(),
+                $windows->learntSince($before),
+            ],
             $this->shares($rack, $pots, $budget, $known),
-        )) as [$routes, $corrections]) {
+        )) as [$routes, $corrections, $learnt]) {
             $values->learn($corrections);
+            $windows->learn($learnt);
             array_push($found, ...$routes);
         }
         $routes = [] === $found ? $this->anyPot($rack, $budget) : RouteMaker::distinct($found);
@@ -218,7 +231,8 @@ final class Planner
         if ([] === $strokes) {
             return null;
         }
-        $search = new RouteSearch($rack, $pot, $this->evaluator($rack, $pot, $budget), $this->errors, $this->processes);
+        $window = $this->cache->windows->among($rack->layout, $pot);
+        $search = new RouteSearch($rack, $pot, $this->evaluator($rack, $pot, $budget), $this->errors, $this->processes, $window);
         $routes = $search->from($strokes, 0, tries: $budget->refined > 0 ? RouteSearch::FEW : $budget->tries);
 
         return [] === $routes ? null : new SearchedPot($search, $routes);
@@ -255,10 +269,9 @@ final class Planner
         if (null === $played) {
             return $shot;
         }
-        $chances = (new RouteSearch($rack, $shot->pot, $this->evaluator($rack, $shot->pot, SearchBudget::later()), $this->errors))->chances(
-            $played,
-            $this->errors->judging(SearchBudget::later()->tries),
-        );
+        $budget = SearchBudget::later();
+        $chances = (new RouteSearch($rack, $shot->pot, $this->evaluator($rack, $shot->pot, $budget), $this->errors))
+            ->chances($played, $this->errors->judging($budget->tries));
         $last = $this->values->of($rack)->isOver(RemainingBalls::of($rack->layout)->without($shot->pot->ball));
 
         return $shot->judged(ShotChances::of($chances, $last));
@@ -276,7 +289,8 @@ final class Planner
     {
         $cue = $rack->layout->ball(BallId::CUE);
         $ball = $rack->layout->ball($pot->ball);
-        $chance = new PotChance($this->simulator, new Layout([BallId::CUE => $cue, $pot->ball => $ball]), $pot, $rack->player);
+        $only = new Layout([BallId::CUE => $cue, $pot->ball => $ball]);
+        $chance = new PotChance($this->simulator, $only, $pot, $rack->player, $this->cache->windows->alone($only, $pot));
 
         return new PotApproach(
             $this->cache->grids->positions->node($cue->x, $cue->y),
@@ -297,7 +311,8 @@ final class Planner
         if ($this->values->of($rack)->isOver($remaining->without($pot->ball))) {
             // Nothing is left to get position for: it may simply be potted.
             $cue = $rack->layout->ball(BallId::CUE);
-            $easy = (new PotChance($this->simulator, $rack->layout, $pot, $rack->player))->readingSpeed($cue->x, $cue->y);
+            $window = $this->cache->windows->among($rack->layout, $pot);
+            $easy = (new PotChance($this->simulator, $rack->layout, $pot, $rack->player, $window))->readingSpeed($cue->x, $cue->y);
             $strokes = [...self::ordinary($easy), ...$strokes];
         }
 

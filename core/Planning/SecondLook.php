@@ -6,6 +6,7 @@ namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Rack;
@@ -23,11 +24,9 @@ final readonly class SecondLook
 
     /**
      * @param Planner $planner that shots are searched with
-     * @param Planner $rough   for tables on which balls were moved
      */
     public function __construct(
         private Planner $planner,
-        private Planner $rough,
         private ErrorSamples $errors,
         private Processes $processes,
     ) {}
@@ -55,7 +54,10 @@ final readonly class SecondLook
                 $cue = $layout->ball(BallId::CUE);
                 $taken = [] === $moved ? $evaluator->valueAt($cue->x, $cue->y) : $evaluator->disturbed($moved, $cue->x, $cue->y);
 
-                return self::planned([] === $moved ? $this->planner : $this->rough, $rack, $layout) - $taken;
+                // Each table on which balls were moved by itself: what is known of one must not tell on the next.
+                $planner = [] === $moved ? $this->planner : $this->planner->with(SearchBudget::roughLook(), $rack);
+
+                return self::planned($planner, $rack, $layout) - $taken;
             },
             $outcomes,
         ));
@@ -81,20 +83,32 @@ final readonly class SecondLook
     private static function outcomes(ShotTries $tries): array
     {
         $sampler = $tries->sampler;
-        $tables = [];
-        foreach ($tries->states as $state) {
-            if (null === $state || $sampler->scratches($state) || !$sampler->pots($state)) {
-                continue;
-            }
-            $moved = $sampler->moved($state);
-            $tables[] = [$sampler->table($state), [] === $moved ? [] : $sampler->places($state, $moved)];
-        }
-        $step = max(1, intdiv(\count($tables), self::OUTCOMES));
-
-        return array_values(array_filter(
-            \array_slice($tables, 0, $step * self::OUTCOMES),
-            static fn(int $n): bool => 0 === $n % $step,
-            \ARRAY_FILTER_USE_KEY,
+        $potted = array_values(array_filter(
+            $tries->states,
+            static fn(?BallStates $state): bool => null !== $state && !$sampler->scratches($state) && $sampler->pots($state),
         ));
+        $step = max(1, intdiv(\count($potted), self::OUTCOMES));
+        $tables = [];
+        for ($n = 0; $n < min(\count($potted), $step * self::OUTCOMES); $n += $step) {
+            $tables[] = self::outcome($tries, $potted[$n]);
+        }
+
+        return $tables;
+    }
+
+    /**
+     * @return array{Layout, array<int, array{float, float}|null>}
+     */
+    private static function outcome(ShotTries $tries, BallStates $state): array
+    {
+        $after = $tries->sampler->table($state);
+        $cue = $after->ball(BallId::CUE);
+        // Balls that were hardly moved lie as they did, so that what is known of them holds; unless the cue ball lies there now.
+        $lying = new Layout(array_intersect_key($tries->rack->layout->balls, $after->balls));
+        $least = 2 * $tries->rack->simulator()->ball->radius;
+        $pushed = array_filter($lying->objectBalls(), static fn(int $ball): bool => $lying->ball($ball)->distanceTo($cue) < $least);
+        $moved = array_values(array_unique([...$tries->sampler->moved($state), ...$pushed]));
+
+        return [] === $moved ? [$lying->with(BallId::CUE, $cue), []] : [$after, $tries->sampler->places($state, $moved)];
     }
 }

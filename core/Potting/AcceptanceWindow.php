@@ -99,6 +99,17 @@ final class AcceptanceWindow
             ) < $this->span() + asin(min(1.0, $diameter / max($far, $diameter))) + 0.02;
     }
 
+    /** The same for two windows that are the same: where the ball and those that it could meet lie, and the pocket. */
+    public function key(): string
+    {
+        $key = \sprintf('%d %.7F %.7F', $this->index, $this->from->x, $this->from->y);
+        foreach ($this->others as $n => $other) {
+            $key .= \sprintf(' %d %.7F %.7F', $this->names[$n], $other->x, $other->y);
+        }
+
+        return $key;
+    }
+
     /** The first of the other balls that it meets, sent that way (rad relative to toward); null for none. */
     public function meets(float $way, float $speed): ?int
     {
@@ -197,9 +208,9 @@ final class AcceptanceWindow
     }
 
     /**
-     * What has been worked out so far, for a window of the same ball and pocket elsewhere.
+     * What has been worked out so far, in the order in which it was, for the same window elsewhere.
      *
-     * @return array<string, list<array{float, float}>>
+     * @return array<string, list<array{float, float}>> by speed and spin
      */
     public function known(): array
     {
@@ -207,7 +218,7 @@ final class AcceptanceWindow
     }
 
     /**
-     * Takes over what another window of the same ball and pocket knows.
+     * Takes over what the same window elsewhere knows.
      *
      * @param array<string, list<array{float, float}>> $known
      */

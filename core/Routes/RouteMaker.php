@@ -9,6 +9,7 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Player\ErrorSample;
 
 /**
  * Makes routes of candidates: played once more, named by what the cue ball does, judged by many tries. The best of each family is kept.
@@ -19,6 +20,10 @@ final class RouteMaker
 {
     /** Side spin (radii) that is more than another's by less counts as the same. */
     private const MORE_SIDE = 0.05;
+
+    /** A race is decided by this part of the tries; who is so far behind then, as a share times the root of their number, is out of it. */
+    private const RACE = 4;
+    private const LAG = 1.4;
 
     /** @var array<string, Route> routes judged, by stroke and tries */
     private array $made = [];
@@ -32,10 +37,11 @@ final class RouteMaker
      * The best of each family.
      *
      * @param list<Candidate> $ranked
+     * @param bool            $race   those far behind after some of the tries are not judged by all of them
      *
      * @return list<Route> the best first
      */
-    public function best(array $ranked, int $tries): array
+    public function best(array $ranked, int $tries, bool $race = false): array
     {
         $drawn = [];
         $families = [];
@@ -52,11 +58,35 @@ final class RouteMaker
                 }
             }
         }
+        $given = [];
+        if ($race && \count($drawn) > 1) {
+            [$drawn, $given] = $this->raced($drawn, $tries);
+        }
         $this->judge(array_diff_key($drawn, $this->made), $tries);
         $routes = array_map(fn(string $key): Route => $this->made[$key], array_keys($drawn));
         usort($routes, static fn(Route $p, Route $q): int => $q->chances->value <=> $p->chances->value);
 
-        return self::simple($routes);
+        return self::simple([...$routes, ...$given]);
+    }
+
+    /**
+     * Routes told apart by a part of the tries (O. Maron and A. W. Moore, "Hoeffding Races", 1993).
+     *
+     * @param non-empty-array<string, Route> $routes
+     *
+     * @return array{array<string, Route>, list<Route>} those that deserve all of them, and the others judged by that part, the best first
+     */
+    private function raced(array $routes, int $tries): array
+    {
+        $some = intdiv($tries, self::RACE);
+        $samples = \array_slice($this->trials->samples($tries), 0, $some);
+        $judged = array_map(fn(Route $route): Route => $this->under($route, $samples), $routes);
+        $most = max(array_map(static fn(Route $route): float => $route->chances->value, $judged));
+        $behind = array_filter($judged, static fn(Route $route): bool => $route->chances->value < $most * (1 - self::LAG / sqrt($some)));
+        $given = array_values($behind);
+        usort($given, static fn(Route $p, Route $q): int => $q->chances->value <=> $p->chances->value);
+
+        return [array_diff_key($routes, $behind), $given];
     }
 
     /**
@@ -114,12 +144,20 @@ final class RouteMaker
 
     private function judged(Route $route, int $tries): Route
     {
+        return $this->under($route, $this->trials->samples($tries));
+    }
+
+    /**
+     * @param list<ErrorSample> $samples
+     */
+    private function under(Route $route, array $samples): Route
+    {
         $stroke = $route->shot->stroke();
 
         return $route->judged(
-            $this->trials->chances($stroke, $this->trials->samples($tries)),
+            $this->trials->chances($stroke, $samples),
             $this->trials->evaluator->next($route->stop->x, $route->stop->y),
-            $tries <= StrokeTrials::MORE ? null : $this->trials->window($stroke),
+            \count($samples) <= StrokeTrials::MORE ? null : $this->trials->window($stroke),
         );
     }
 

@@ -9,6 +9,7 @@ use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\ErrorSample;
+use ZigLane\Core\Potting\AcceptanceWindow;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Rack;
 
@@ -56,6 +57,7 @@ final class RouteSearch
      * @param PositionEvaluator|null $evaluator judges where the cue ball stops; the next ball alone when null
      * @param ErrorSamples           $errors    that strokes are judged under
      * @param Processes|null         $processes that may share the work of from(); this one alone when null
+     * @param AcceptanceWindow|null  $window    what drops, where it is known
      */
     public function __construct(
         Rack $rack,
@@ -63,9 +65,10 @@ final class RouteSearch
         ?PositionEvaluator $evaluator = null,
         ErrorSamples $errors = new ErrorSamples(),
         ?Processes $processes = null,
+        ?AcceptanceWindow $window = null,
     ) {
         $this->processes = $processes ?? Processes::single();
-        $this->trials = new StrokeTrials($rack, $pot, $evaluator ?? NextBallEvaluator::after($rack, $pot->ball), $errors);
+        $this->trials = new StrokeTrials($rack, $pot, $evaluator ?? NextBallEvaluator::after($rack, $pot->ball), $errors, $window);
         $this->sweep = new StrokeSweep($this->trials);
         $this->pattern = new PatternSearch($this->trials);
         $this->maker = new RouteMaker($this->trials, self::KEPT, $this->processes);
@@ -126,7 +129,7 @@ final class RouteSearch
             \array_slice($ranked, 0, $refined),
         ));
 
-        return $this->maker->best(Candidate::ranked([...$settled, ...\array_slice($ranked, $refined)]), $tries);
+        return $this->maker->best(Candidate::ranked([...$settled, ...\array_slice($ranked, $refined)]), $tries, race: $tries > self::FEW);
     }
 
     /**

@@ -11,6 +11,7 @@ use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\ErrorSample;
+use ZigLane\Core\Potting\AcceptanceWindow;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
@@ -57,10 +58,11 @@ final class StrokeTrials
         public readonly Pot $target,
         public readonly PositionEvaluator $evaluator,
         private readonly ErrorSamples $errors = new ErrorSamples(),
+        ?AcceptanceWindow $window = null,
     ) {
         $simulator = $rack->simulator();
         $this->cue = $rack->layout->ball(BallId::CUE);
-        $this->pot = new PotChance($simulator, $rack->layout, new Pot($target->ball, $target->pocket), $rack->player);
+        $this->pot = new PotChance($simulator, $rack->layout, new Pot($target->ball, $target->pocket), $rack->player, $window);
         $this->sampler = new ShotSampler($simulator, $rack->layout, new Pot($target->ball, $target->pocket));
     }
 

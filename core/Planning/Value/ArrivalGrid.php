@@ -105,6 +105,12 @@ final class ArrivalGrid
         return max(0.0, min(self::CUTS - 1.0, (rad2deg($cut) + self::WIDEST) / self::CUT_STEP));
     }
 
+    /** A cut of the ladder, rad, signed as in PotReading. */
+    public static function cut(int $step): float
+    {
+        return deg2rad($step * self::CUT_STEP - self::WIDEST);
+    }
+
     /** The place in DISTANCES that a distance (m) counts as. */
     public static function distance(float $d): int
     {

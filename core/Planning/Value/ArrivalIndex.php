@@ -34,6 +34,12 @@ final readonly class ArrivalIndex
         return $all;
     }
 
+    /** Where a table by roll and speed has the first speed. */
+    public function first(): int
+    {
+        return $this->roll * ArrivalSteps::SPEEDS;
+    }
+
     /** Where a table by cut, roll, side and speed has the first speed. */
     public function entry(int $cut): int
     {

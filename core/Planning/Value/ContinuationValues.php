@@ -28,12 +28,6 @@ final class ContinuationValues
      */
     private const OTHERS = 0.006;
 
-    /** With so many balls left beside the last, every second cut will do. */
-    private const FAR_OFF = 5;
-
-    /** With so many or more left, where the order is free, a look without side spin and at every second cut will do. */
-    private const CLOSE = 4;
-
     private readonly Game $game;
 
     /** Balls that are the player's to pot, one bit each. */
@@ -76,9 +70,8 @@ final class ContinuationValues
         if (isset($this->onward[$after->bits][$name])) {
             return $this->onward[$after->bits][$name];
         }
-        $many = $after->count();
-        $sides = $this->sidesOf($after);
-        $step = $this->fine && $many < ($this->fixed ? self::FAR_OFF : self::CLOSE) ? 1 : CueBallTransitions::COARSE;
+        $needed = $this->needed($after);
+        $step = $needed->step;
         // And at every second speed.
         $skip = 1 === $step || $this->fixed ? 1 : 2;
         $best = array_fill(0, self::PACES * self::DISTANCES * ArrivalGrid::CUTS + 1, 0.0);
@@ -86,8 +79,8 @@ final class ContinuationValues
         if (null !== $option) {
             $continuation = new PotContinuation($values, $option, $after, $this->mix[$skip], $skip);
             $arrivals = [];
-            foreach (ArrivalIndex::all($sides) as $kind => $index) {
-                $this->raise($best, $arrivals, $continuation->byCutAndSpeed($index, $step), $index, $kind * ArrivalSteps::SPEEDS);
+            foreach (ArrivalIndex::all($needed->sides) as $kind => $index) {
+                $this->raise($best, $arrivals, $continuation->byCutAndSpeed($index, range(0, ArrivalGrid::CUTS - 1, $step), $step), $index, $kind * ArrivalSteps::SPEEDS);
             }
             $this->arrivals[$after->bits][$name] = $arrivals;
         }
@@ -99,10 +92,10 @@ final class ContinuationValues
             : array_map(static fn(float $value): float => $less * $value, $best);
     }
 
-    /** Side spins that are looked at. */
-    private function sidesOf(RemainingBalls $after): int
+    /** Cuts and side spins that are looked at for a pot that leaves these balls. */
+    public function needed(RemainingBalls $after): TransitionsNeeded
     {
-        return $this->fine && ($this->fixed || $after->count() < self::CLOSE) ? \count(ArrivalSteps::SIDES) : 1;
+        return TransitionsNeeded::forPot($this->fine, $this->fixed, $after->count());
     }
 
     /**
@@ -152,7 +145,7 @@ final class ContinuationValues
 
         return null === $arrival
             ? null
-            : [ArrivalIndex::all($this->sidesOf($after))[intdiv($arrival, ArrivalSteps::SPEEDS)], $arrival % ArrivalSteps::SPEEDS];
+            : [ArrivalIndex::all($this->needed($after)->sides)[intdiv($arrival, ArrivalSteps::SPEEDS)], $arrival % ArrivalSteps::SPEEDS];
     }
 
     /**
@@ -190,13 +183,17 @@ final class ContinuationValues
     }
 
     /**
-     * What one kind of arrival leaves after a pot at every cut and speed.
+     * What one kind of arrival leaves after a pot at some cuts.
+     *
+     * @param list<int> $cuts places on the ladder of cuts
      *
      * @return array<int, array<int, float>> by cut and speed
      */
-    public function byCutAndSpeed(ValueFunction $values, PotOption $option, RemainingBalls $after, ArrivalIndex $index): array
+    public function bySpeed(ValueFunction $values, PotOption $option, RemainingBalls $after, ArrivalIndex $index, array $cuts): array
     {
-        return (new PotContinuation($values, $option, $after, $this->mix[1], 1))->byCutAndSpeed($index);
+        $continuation = new PotContinuation($values, $option, $after, $this->mix[1], 1);
+
+        return $continuation->byCutAndSpeed($index, $cuts, $this->fine ? 1 : CueBallTransitions::COARSE);
     }
 
     /**

@@ -7,31 +7,18 @@ namespace ZigLane\Core\Planning\Value;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Parallel\Packed;
-use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Settings\Defaults;
 
 /**
- * Where potting one ball in one pocket can carry the cue ball: for every arrival of ArrivalGrid the way it goes and where it stops,
- * alone on the table. What other balls it would meet is asked of a layout afterwards (touched()), so that one
- * table serves however the others lie.
- *
- * Played for some of the speeds; those between are the same way cut short: what a slower ball lacks in energy at the end of its
- * slide shrinks at every cushion, and while it slides, by the share that is left.
+ * Where potting one ball in one pocket can carry the cue ball, by cut and side spin: worked out as far as it is asked for.
  *
  * @internal
  */
 final class CueBallTransitions
 {
-    /** Rest of a cue ball that falls, or of an arrival that cannot be. */
-    public const GONE = -1.0;
-
-    /** For a first look every so manieth cut is played, without side spin. */
+    /** For a first look every so manieth cut is played. */
     public const COARSE = 2;
-
-    /** A slide is drawn in so many chords. */
-    private const CHORDS = 3;
 
     /** The cue ball must have had room this far before the contact, m. */
     private const ROOM = 0.06;
@@ -42,301 +29,91 @@ final class CueBallTransitions
     /** A contact so far inside a rail (in radii) is still played. */
     private const INSIDE = 0.25;
 
-    /** @var list<float> rest by cut, roll, side and speed (see ArrivalIndex::entry()), m; GONE */
-    public array $x = [];
-
-    /** @var list<float> m */
-    public array $y = [];
-
-    /** @var list<int> run by entry, −1 for none */
-    public array $run = [];
-
-    /** @var list<float> where on the run's chords the entry stops: chord and share */
-    public array $stop = [];
-
-    /** @var list<list<float>> corners of the chords, x and y in turn, by run */
-    public array $ways = [];
-
-    private WayMeetings $meetings;
-
-    /** @var list<int> lower node of the rest's cell, and where in it, by entry */
-    public array $node = [];
-
-    /** @var list<float> */
-    public array $s = [];
-
-    /** @var list<float> */
-    public array $t = [];
-
     /** @var list<int> lowest speed that brings the ball to the pocket, by cut; SPEEDS for none */
-    public array $slowest = [];
+    public readonly array $slowest;
 
     public readonly Point $from;
     public readonly float $toward;
 
-    private readonly Simulator $simulator;
+    /** @var array<int, CutTransitions> by cut · sides + side */
+    private array $cuts = [];
 
-    private function __construct(private readonly PlanningGrids $grids, Layout $layout, Pot $pot, public readonly bool $fine)
+    public function __construct(private readonly PlanningGrids $grids, Layout $layout, Pot $pot)
     {
-        $this->simulator = $grids->simulator;
+        $simulator = $grids->simulator;
+        $mouth = $simulator->geometry->pocket($pot->pocket)->mouthMiddle();
         $this->from = $layout->ball($pot->ball);
-        $this->toward = $this->from->angleTo($this->simulator->geometry->pocket($pot->pocket)->mouthMiddle());
+        $this->toward = $this->from->angleTo($mouth);
+        $need = 1.4 * sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $this->from->distanceTo($mouth));
+        $push = (1 + $simulator->ball->restitution) / 2;
+        $this->slowest = array_map(function (int $c) use ($need, $push): int {
+            $cut = ArrivalGrid::cut($c);
+            $step = ceil(log($need / (cos($cut) * $push) / ArrivalSteps::SLOWEST) / log(ArrivalSteps::RUNG));
+
+            return $this->hasRoom($cut) ? (int) max(0, min(ArrivalSteps::SPEEDS, $step)) : ArrivalSteps::SPEEDS;
+        }, range(0, ArrivalGrid::CUTS - 1));
     }
 
-    /** Played. */
-    public static function of(PlanningGrids $grids, Layout $layout, Pot $pot, bool $fine): self
+    /** At one cut with one side spin, as places on their ladders. */
+    public function at(int $cut, int $side): CutTransitions
     {
-        $made = new self($grids, $layout, $pot, $fine);
-        $made->play($made->from->distanceTo($grids->simulator->geometry->pocket($pot->pocket)->mouthMiddle()));
-
-        return $made;
+        return $this->cuts[$cut * \count(ArrivalSteps::SIDES) + $side] ??= CutTransitions::of(
+            $this->grids,
+            $cut,
+            $side,
+            $this->slowest[$cut],
+            $this->from,
+            $this->toward,
+        );
     }
 
-    /** As packed() wrote it. */
-    public static function unpacked(string $bytes, PlanningGrids $grids, Layout $layout, Pot $pot, bool $fine): self
+    /** Whether all of that has been worked out. */
+    public function covers(TransitionsNeeded $needed): bool
     {
-        $made = new self($grids, $layout, $pot, $fine);
-        $packed = new Packed($bytes);
-        $made->slowest = $packed->integers();
-        $made->run = $packed->integers();
-        $made->x = $packed->floats();
-        $made->y = $packed->floats();
-        $made->stop = $packed->floats();
-        $lengths = $packed->integers();
-        $corners = $packed->floats();
-        $at = 0;
-        foreach ($lengths as $length) {
-            $made->ways[] = \array_slice($corners, $at, $length);
-            $at += $length;
-        }
-        $made->finish();
-
-        return $made;
+        return [] === array_diff($needed->places(), array_keys($this->cuts));
     }
 
-    /** Everything in it, for another process. */
-    public function packed(): string
+    /** Works out what is missing of it, as bytes for another process. */
+    public function packed(TransitionsNeeded $needed): string
     {
         $packed = new Packed();
-        $packed->addIntegers($this->slowest);
-        $packed->addIntegers($this->run);
-        $packed->addFloats($this->x);
-        $packed->addFloats($this->y);
-        $packed->addFloats($this->stop);
-        $packed->addIntegers(array_map(\count(...), $this->ways));
-        $packed->addFloats(array_merge(...$this->ways));
+        $missing = array_values(array_diff($needed->places(), array_keys($this->cuts)));
+        $packed->addIntegers($missing);
+        foreach ($missing as $place) {
+            $this->at(...TransitionsNeeded::cutAndSide($place))->pack($packed);
+        }
 
         return $packed->bytes();
     }
 
-    /** @param float $distance of the ball from the pocket, m */
-    private function play(float $distance): void
+    /** Works out what is missing of it. */
+    public function make(TransitionsNeeded $needed): void
     {
-        $simulator = $this->simulator;
-        $need = sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $distance) * 1.4;
-        $push = (1 + $simulator->ball->restitution) / 2;
-        for ($c = 0; $c < ArrivalGrid::CUTS; ++$c) {
-            $cut = deg2rad($c * ArrivalGrid::CUT_STEP - ArrivalGrid::WIDEST);
-            $slowest = ArrivalSteps::SPEEDS;
-            if ($this->hasRoom($cut) && ($this->fine || 0 === $c % self::COARSE)) {
-                $least = $need / (cos($cut) * $push);
-                $slowest = (int) max(0, min(ArrivalSteps::SPEEDS, ceil(log($least / ArrivalSteps::SLOWEST) / log(ArrivalSteps::RUNG))));
-            }
-            $this->slowest[] = $slowest;
-            foreach (ArrivalIndex::all() as $index) {
-                $this->ladder($cut, $index, $index->entry($c), $this->fine || 0 === $index->side ? $slowest : ArrivalSteps::SPEEDS);
-            }
-        }
-        $this->finish();
-    }
-
-    /** What follows from where the cue ball stops and from its ways. */
-    private function finish(): void
-    {
-        $this->meetings = new WayMeetings($this->ways, 2 * $this->simulator->ball->radius);
-        foreach ($this->x as $entry => $x) {
-            $cell = $x > 0.0 ? $this->grids->positions->cell($x, $this->y[$entry]) : null;
-            $this->node[] = $cell->node ?? -1;
-            $this->s[] = $cell->along ?? 0.0;
-            $this->t[] = $cell->across ?? 0.0;
+        foreach ($needed->places() as $place) {
+            $this->at(...TransitionsNeeded::cutAndSide($place));
         }
     }
 
-    /**
-     * Balls of a layout that the cue ball meets before it stops, by entry.
-     *
-     * @return list<int> one bit for each ball number
-     */
-    public function touched(Layout $layout, int $ball): array
+    /** Takes over what packed() wrote. */
+    public function learn(string $bytes): void
     {
-        $first = [];
-        foreach ($layout->objectBalls() as $id) {
-            if ($id !== $ball) {
-                foreach ($this->meetings->with($layout->ball($id)) as $run => $at) {
-                    $first[$run][$id] = $at;
-                }
-            }
+        $packed = new Packed($bytes);
+        foreach ($packed->integers() as $place) {
+            $this->cuts[$place] = CutTransitions::unpacked($packed, $this->grids);
         }
-        $masks = [];
-        foreach ($this->run as $entry => $run) {
-            $mask = 0;
-            foreach ($first[$run] ?? [] as $id => $at) {
-                if ($at < $this->stop[$entry]) {
-                    $mask |= 1 << $id;
-                }
-            }
-            $masks[] = $mask;
-        }
-
-        return $masks;
     }
 
     /** Whether the cue ball can lie at the contact, and a little before it. */
     private function hasRoom(float $cut): bool
     {
-        $far = 2 * $this->simulator->ball->radius;
+        $far = 2 * $this->grids->simulator->ball->radius;
         $ghost = $this->from->toward($this->toward, -$far);
         $place = $ghost->toward($this->toward - $cut, -self::ROOM);
-        $g = $this->simulator->geometry;
+        $g = $this->grids->simulator->geometry;
         $reach = $g->reach - 1e-6;
 
         // For a frozen ball the contact lies a little inside the rail: the ball is sent to a part of the mouth further in.
         return ($g->canRest($ghost) || $ghost->distanceTo($g->onBed($ghost)) < self::INSIDE * $g->reach)
             && $place->x > $reach && $place->y > $reach && $place->x < $g->length - $reach && $place->y < $g->width - $reach;
-    }
-
-    /** All speeds of one kind of arrival, from its first entry on. */
-    private function ladder(float $cut, ArrivalIndex $index, int $base, int $slowest): void
-    {
-        $arrivals = $this->grids->arrivals;
-        $k = ArrivalSteps::SPEEDS - 1;
-        $xs = $ys = $runs = $stops = [];
-        while ($k >= 0) {
-            if ($k < $slowest) {
-                [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = [self::GONE, self::GONE, -1, 0.0];
-                --$k;
-                continue;
-            }
-            // The cue ball alone: the ball it has hit is on its way to the pocket.
-            $state = $arrivals->departures->cueBall(
-                $base + $k,
-                $cut,
-                $index->arrival($arrivals->speeds[$k]),
-                $this->from,
-                $this->toward,
-            );
-            $this->simulator->run($state, record: true);
-            $down = $state->isDown(0);
-            [$way, $energy] = $this->way($state);
-            $this->ways[] = $way;
-            $run = \count($this->ways) - 1;
-            $chords = (\count($way) >> 1) - 1;
-            [$xs[$k], $ys[$k], $runs[$k], $stops[$k]] = $down ? [self::GONE, self::GONE, $run, (float) $chords] : [
-                $state->x[0],
-                $state->y[0],
-                $run,
-                (float) $chords,
-            ];
-            $next = $k - 1;
-            for ($n = 1; !$down && $n < ($k > ArrivalSteps::FAST ? 2 : ArrivalSteps::SKIP) && $next >= $slowest; ++$n, --$next) {
-                [$xs[$next], $ys[$next], $stops[$next]] = self::cut($way, $energy, ArrivalSteps::RUNG ** (-2 * $n));
-                $runs[$next] = $run;
-            }
-            $k = $next;
-        }
-        for ($k = 0; $k < ArrivalSteps::SPEEDS; ++$k) {
-            $this->x[] = $xs[$k];
-            $this->y[] = $ys[$k];
-            $this->run[] = $runs[$k];
-            $this->stop[] = $stops[$k];
-        }
-    }
-
-    /**
-     * The cue ball's way after the contact in chords, and for every chord the squares of its speed at both ends, and
-     * whether it rolls; −1 for those on which it still slides toward the first cushion or its first roll.
-     *
-     * @return array{non-empty-list<float>, list<array{float, float, bool}>}
-     */
-    private function way(BallStates $state): array
-    {
-        $way = $energy = [];
-        $began = false;
-        foreach ($state->paths[0] ?? [] as $piece) {
-            $span = $piece->to - $piece->from;
-            if ($span < 1e-9) {
-                continue;
-            }
-            [$x, $y] = [$piece->start->x, $piece->start->y];
-            [$vx, $vy, $ax, $ay] = [$piece->vx, $piece->vy, $piece->ax, $piece->ay];
-            if ([] === $way) {
-                $way = [$x, $y];
-            }
-            $rolls = $piece->rolling;
-            $began = $began || $rolls;
-            $parts = $rolls ? 1 : self::CHORDS;
-            for ($i = 1; $i <= $parts; ++$i) {
-                $t0 = $span * ($i - 1) / $parts;
-                $t1 = $span * $i / $parts;
-                $way[] = $x + ($vx + 0.5 * $ax * $t1) * $t1;
-                $way[] = $y + ($vy + 0.5 * $ay * $t1) * $t1;
-                $energy[] = $began
-                    ? [($vx + $ax * $t0) ** 2 + ($vy + $ay * $t0) ** 2, ($vx + $ax * $t1) ** 2 + ($vy + $ay * $t1) ** 2, $rolls]
-                    : [-1.0, -1.0, false];
-            }
-        }
-        if ([] === $way) {
-            $way = [$state->x[0], $state->y[0]];
-        }
-
-        return [$way, $energy];
-    }
-
-    /**
-     * Where a slower ball stops on the same way.
-     *
-     * @param non-empty-list<float>     $way
-     * @param list<array{float, float, bool}> $energy
-     * @param float                     $share of the energy that it has
-     *
-     * @return array{float, float, float} x, y, chord and share
-     */
-    private static function cut(array $way, array $energy, float $share): array
-    {
-        $lacks = null;
-        $was = 0.0;
-        // While it slides everything is smaller by the share of the energy; what follows is moved along.
-        $shiftX = $shiftY = 0.0;
-        foreach ($energy as $k => [$begin, $end, $rolls]) {
-            $x = $way[2 * $k + 2];
-            $y = $way[2 * $k + 3];
-            if ($begin < 0.0) {
-                $shiftX = ($x - $way[0]) * ($share - 1);
-                $shiftY = ($y - $way[1]) * ($share - 1);
-                continue;
-            }
-            if (null === $lacks) {
-                $lacks = $begin * (1 - $share);
-            } elseif ($begin < $was) {
-                $lacks *= $begin / $was;
-            }
-            $was = $end;
-            if (!$rolls) {
-                // Sliding, it loses a share of what it has; rolling, as much on every metre.
-                $lacks *= $begin > 0.0 ? min(1.0, $end / $begin) : 1.0;
-            } elseif ($end <= $lacks) {
-                // Speed falls evenly with time, its square with the way.
-                $part = $begin > $end ? max(0.0, min(1.0, ($begin - $lacks) / ($begin - $end))) : 0.0;
-
-                return [
-                    $way[2 * $k] + ($x - $way[2 * $k]) * $part + $shiftX,
-                    $way[2 * $k + 1] + ($y - $way[2 * $k + 1]) * $part + $shiftY,
-                    $k + $part,
-                ];
-            }
-        }
-        $last = \count($way) - 2;
-
-        return [$way[$last] + $shiftX, $way[$last + 1] + $shiftY, (float) ($last >> 1)];
     }
 }

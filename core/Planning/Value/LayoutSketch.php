@@ -6,7 +6,6 @@ namespace ZigLane\Core\Planning\Value;
 
 use ZigLane\Core\Aiming\PocketWindow;
 use ZigLane\Core\Equipment\Pocket;
-use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Player;
@@ -47,7 +46,8 @@ final class LayoutSketch
     private readonly float $diameter;
 
     /**
-     * Ghost balls of a mouth's edges, direction of the ball to its middle, balls in the lane as bits, the mouth's middle; by ball.
+     * Ghost balls of a mouth's edges, direction of the ball to its middle, balls in the lane as bits, way to the mouth's middle; by
+     * ball.
      *
      * @var array<int, list<array{float, float, float, float, float, float, int, float, float}>>
      */
@@ -59,14 +59,20 @@ final class LayoutSketch
     /** @var array<int, float> by balls on the table */
     private array $onward = [];
 
-    /**
-     * @var array<int, list<array{int, float, int, float, float}>> nodes from which a ball can be potted, by ball · 8 + mouth: the
-     *                                          node, the chance, balls in the way as bits, direction and way to the contact, m
-     */
+    /** @var array<int, array{list<int>, list<float>, list<float>, list<float>, list<float>}> see field() */
     private array $fields = [];
+
+    /** @var array<int, list<int>> see masks() */
+    private array $masks = [];
+
+    /** @var list<array{float, float}> places of the cue ball that are looked at, m */
+    private readonly array $nodes;
 
     /** The balls that lie elsewhere than in the sketch this one was made from, as bits. */
     private int $moved = 0;
+
+    /** @var array<int, Point> those balls */
+    private array $elsewhere = [];
 
     private ?self $from = null;
 
@@ -82,6 +88,14 @@ final class LayoutSketch
     ) {
         $this->spread = max($player->aim * self::LARGER, 1e-6) * 2 * M_SQRT2;
         $this->diameter = 2 * $simulator->ball->radius;
+        $nodes = [];
+        for ($node = 0; $node < self::LONG * self::ACROSS; ++$node) {
+            $nodes[] = [
+                $simulator->geometry->length * (intdiv($node, self::ACROSS) + 0.5) / self::LONG,
+                $simulator->geometry->width * ($node % self::ACROSS + 0.5) / self::ACROSS,
+            ];
+        }
+        $this->nodes = $nodes;
     }
 
     /**
@@ -93,8 +107,9 @@ final class LayoutSketch
     {
         $sketch = clone $this;
         $sketch->places = $places + $this->places;
-        $sketch->shares = $sketch->onward = $sketch->fields = $sketch->mouths = [];
+        $sketch->shares = $sketch->onward = $sketch->fields = $sketch->masks = $sketch->mouths = [];
         $sketch->from = $this;
+        $sketch->elsewhere = $places;
         $sketch->moved = array_sum(array_map(static fn(int $ball): int => 1 << $ball, array_keys($places)));
 
         return $sketch;
@@ -113,10 +128,11 @@ final class LayoutSketch
         $chances = [];
         foreach ($rules->due($remaining) as $ball) {
             foreach ($this->mouths($ball) as $mouth) {
-                [$chance, $dx, $dy] = 0 === ($mouth[6] & $remaining->balls()) ? $this->chance($mouth, $x, $y) : [0.0, 0.0, 0.0];
                 $chances[$ball] ??= 0.0;
-                if ($chance > $chances[$ball] && 0 === $this->inTheWay($x, $y, $dx, $dy, $remaining->without($ball)->balls())) {
-                    $chances[$ball] = $chance;
+                [$chance, $dx, $dy] = 0 === ($mouth[6] & $remaining->balls()) ? $this->chance($mouth, $x, $y) : [0.0, 0.0, 0.0];
+                if ($chance > $chances[$ball]) {
+                    $inTheWay = $this->inTheWay($this->places, $x, $y, $dx, $dy) & $remaining->without($ball)->balls();
+                    $chances[$ball] = 0 === $inTheWay ? $chance : $chances[$ball];
                 }
             }
         }
@@ -171,11 +187,7 @@ final class LayoutSketch
                 if (0 !== ($mouth[6] & $bits)) {
                     continue;
                 }
-                foreach ($this->fields[$ball * 8 + $n] ??= $this->fields($ball, $n) as $field) {
-                    if ($field[1] > $best[$field[0]] && 0 === ($field[2] & $bits)) {
-                        $best[$field[0]] = $field[1];
-                    }
-                }
+                $best = $this->raised($best, $ball * 8 + $n, $bits);
             }
             $this->shares[$key] = $this->steady * max($best) + (1 - $this->steady) * array_sum($best) / \count($best);
         }
@@ -184,42 +196,120 @@ final class LayoutSketch
     }
 
     /**
-     * @return list<array{int, float, int, float, float}>
+     * The best chance by node, raised to that of one mouth where nothing is in the way.
+     *
+     * @param list<float> $best  by node
+     * @param int         $field ball · 8 + mouth
+     * @param int         $bits  balls on the table
+     *
+     * @return list<float>
      */
-    private function fields(int $ball, int $n): array
+    private function raised(array $best, int $field, int $bits): array
     {
-        $g = $this->simulator->geometry;
-        $fields = [];
-        if (null !== $this->from && 0 === ($this->moved >> $ball & 1)) {
-            // This ball lies where it lay: only the balls that were moved can be in the way now, or no longer.
-            foreach ($this->from->fields[$ball * 8 + $n] ??= $this->from->fields($ball, $n) as [$node, $chance, $mask, $dx, $dy]) {
-                [$x, $y] = self::node($g, $node);
-                $fields[] = [$node, $chance, $mask & ~$this->moved | $this->inTheWay($x, $y, $dx, $dy, $this->moved), $dx, $dy];
-            }
-
-            return $fields;
-        }
-        $mouth = $this->mouths($ball)[$n];
-        for ($node = 0; $node < self::LONG * self::ACROSS; ++$node) {
-            [$x, $y] = self::node($g, $node);
-            [$chance, $dx, $dy] = $this->chance($mouth, $x, $y);
-            if ($chance > self::NO_CHANCE) {
-                $fields[] = [$node, $chance, $this->inTheWay($x, $y, $dx, $dy, ~(1 << $ball)), $dx, $dy];
+        [$nodes, $chances, $ux, $uy, $far] = $this->field($field);
+        $before = $this->isUnmoved($field) ? $this->from : $this;
+        // Of a ball that lies where it lay only the balls that were moved can be in the way now, or no longer.
+        $moved = $before === $this ? 0 : $this->moved;
+        $masks = null === $this->from || $before !== $this ? $before->masks($field) : [];
+        $xs = $ys = [];
+        foreach ([] === $masks ? $this->places : ($before === $this ? [] : $this->elsewhere) as $ball => $place) {
+            if (0 !== ($bits >> $ball & 1) && intdiv($field, 8) !== $ball) {
+                $xs[] = $place->x;
+                $ys[] = $place->y;
             }
         }
+        $least = $this->diameter * $this->diameter;
+        foreach ($nodes as $i => $node) {
+            if ($chances[$i] <= $best[$node] || ([] !== $masks && 0 !== ($masks[$i] & ~$moved & $bits))) {
+                continue;
+            }
+            [$x, $y] = $this->nodes[$node];
+            $u = $ux[$i];
+            $v = $uy[$i];
+            $long = $far[$i];
+            foreach ($xs as $k => $px) {
+                $px -= $x;
+                $py = $ys[$k] - $y;
+                $along = $px * $u + $py * $v;
+                $along = $along < 0.0 ? 0.0 : ($along > $long ? $long : $along);
+                $px -= $along * $u;
+                $py -= $along * $v;
+                if ($px * $px + $py * $py < $least) {
+                    continue 2;
+                }
+            }
+            $best[$node] = $chances[$i];
+        }
 
-        return $fields;
+        return $best;
+    }
+
+    /** Whether a ball of a field lies where it lay in the sketch that this one was made from. */
+    private function isUnmoved(int $field): bool
+    {
+        return null !== $this->from && 0 === ($this->moved >> intdiv($field, 8) & 1);
     }
 
     /**
-     * @return array{float, float} m
+     * The nodes from which a ball can be potted.
+     *
+     * @param int $field ball · 8 + mouth
+     *
+     * @return array{list<int>, list<float>, list<float>, list<float>, list<float>} node, chance, direction of the cue ball's way to the
+     *                                                                              contact in x and y, its length (m)
      */
-    private static function node(TableGeometry $g, int $node): array
+    private function field(int $field): array
     {
-        return [
-            $g->length * (intdiv($node, self::ACROSS) + 0.5) / self::LONG,
-            $g->width * ($node % self::ACROSS + 0.5) / self::ACROSS,
-        ];
+        if (null !== $this->from && $this->isUnmoved($field)) {
+            return $this->from->field($field);
+        }
+        if (isset($this->fields[$field])) {
+            return $this->fields[$field];
+        }
+        [$ax, $ay, $bx, $by, $tx, $ty] = $this->mouths(intdiv($field, 8))[$field % 8];
+        $nodes = $chances = $ux = $uy = $far = [];
+        foreach ($this->nodes as $node => [$x, $y]) {
+            $px = $ax - $x;
+            $py = $ay - $y;
+            $qx = $bx - $x;
+            $qy = $by - $y;
+            $mx = ($px + $qx) / 2;
+            $my = ($py + $qy) / 2;
+            $long = sqrt($mx * $mx + $my * $my);
+            if ($long < 1e-3 || $mx * $tx + $my * $ty < self::THINNEST * $long) {
+                continue;
+            }
+            $chance = self::within(abs(atan2($px * $qy - $py * $qx, $px * $qx + $py * $qy)) / $this->spread);
+            if ($chance > self::NO_CHANCE) {
+                $nodes[] = $node;
+                $chances[] = $chance;
+                $ux[] = $mx / $long;
+                $uy[] = $my / $long;
+                $far[] = $long;
+            }
+        }
+
+        return $this->fields[$field] = [$nodes, $chances, $ux, $uy, $far];
+    }
+
+    /**
+     * Balls in the cue ball's way from the nodes of a field, one bit each.
+     *
+     * @return list<int>
+     */
+    private function masks(int $field): array
+    {
+        if (!isset($this->masks[$field])) {
+            [$nodes, , $ux, $uy, $far] = $this->field($field);
+            $masks = [];
+            foreach ($nodes as $i => $node) {
+                [$x, $y] = $this->nodes[$node];
+                $masks[] = $this->inTheWay($this->places, $x, $y, $ux[$i] * $far[$i], $uy[$i] * $far[$i]) & ~(1 << intdiv($field, 8));
+            }
+            $this->masks[$field] = $masks;
+        }
+
+        return $this->masks[$field];
     }
 
     /**
@@ -248,21 +338,20 @@ final class LayoutSketch
     }
 
     /**
-     * Balls in the cue ball's way, one bit each.
+     * Balls in a ball's way, one bit each.
      *
-     * @param int $asked balls that are asked about
+     * @param array<int, Point> $places where those lie that are asked about
+     * @param float             $dx     the way, m
+     * @param float             $dy     m
      */
-    private function inTheWay(float $x, float $y, float $dx, float $dy, int $asked): int
+    private function inTheWay(array $places, float $x, float $y, float $dx, float $dy): int
     {
         $mask = 0;
         $long = max(sqrt($dx * $dx + $dy * $dy), 1e-9);
         $dx /= $long;
         $dy /= $long;
         $least = $this->diameter * $this->diameter;
-        foreach ($this->places as $ball => $place) {
-            if (0 === ($asked >> $ball & 1)) {
-                continue;
-            }
+        foreach ($places as $ball => $place) {
             $px = $place->x - $x;
             $py = $place->y - $y;
             $along = $px * $dx + $py * $dy;
@@ -299,7 +388,7 @@ final class LayoutSketch
         $mouths = [];
         if (null !== $this->from && 0 === ($this->moved >> $ball & 1)) {
             foreach ($this->from->mouths($ball) as $mouth) {
-                $mouth[6] = $mouth[6] & ~$this->moved | $this->inLane($at, $mouth[7], $mouth[8], $this->moved);
+                $mouth[6] = $mouth[6] & ~$this->moved | $this->inTheWay($this->elsewhere, $at->x, $at->y, $mouth[7], $mouth[8]);
                 $mouths[] = $mouth;
             }
 
@@ -319,22 +408,12 @@ final class LayoutSketch
                 $at->y - $this->diameter * sin($high),
                 cos($middle),
                 sin($middle),
-                $this->inLane($at, $to->x, $to->y, ~(1 << $ball)),
-                $to->x,
-                $to->y,
+                $this->inTheWay($this->places, $at->x, $at->y, $to->x - $at->x, $to->y - $at->y) & ~(1 << $ball),
+                $to->x - $at->x,
+                $to->y - $at->y,
             ];
         }
 
         return $this->mouths[$ball] = $mouths;
-    }
-
-    /**
-     * Balls that a ball would meet on its way to a pocket, one bit each.
-     *
-     * @param int $asked balls that are asked about
-     */
-    private function inLane(Point $from, float $toX, float $toY, int $asked): int
-    {
-        return $this->inTheWay($from->x, $from->y, $toX - $from->x, $toY - $from->y, $asked);
     }
 }

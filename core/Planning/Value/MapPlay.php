@@ -68,23 +68,39 @@ final readonly class MapPlay
         }
         [$index, $k] = $arrival;
         $k += (int) round($random->normal() * $this->error / log(ArrivalSteps::RUNG));
-        $aside = $random->between(0.0, 1.0);
-        $cut = $shot->at % ArrivalGrid::CUTS + ($above ? 1 : 0)
-            + ($aside < PotContinuation::ASIDE ? -1 : ($aside > 1 - PotContinuation::ASIDE ? 1 : 0));
-        $transitions = $shot->option->transitions;
-        $cut = max(0, min(ArrivalGrid::CUTS - 1, $cut));
-        $k = max($transitions->slowest[$cut], min(ArrivalSteps::SPEEDS - 1, $k));
+        $cut = $this->cut($shot->at % ArrivalGrid::CUTS + ($above ? 1 : 0), $after, $random->between(0.0, 1.0));
+        $k = max($shot->option->transitions->slowest[$cut], min(ArrivalSteps::SPEEDS - 1, $k));
         if ($k >= ArrivalSteps::SPEEDS) {
             return MapStop::disturbed($this->states->meanValue($after));
         }
-        $entry = $index->entry($cut) + $k;
+        $entry = $index->first() + $k;
+        $transitions = $shot->option->transitions->at($cut, $index->side);
         if ($transitions->node[$entry] < 0) {
             return MapStop::down();
         }
-        $met = $shot->option->touched[$entry] & $after->balls();
+        $met = $shot->option->touched($cut, $index->side)[$entry] & $after->balls();
 
         return 0 !== $met && !$this->states->isOver($after)
             ? MapStop::disturbed($this->states->disturbed($after, $met))
             : MapStop::at($transitions->x[$entry], $transitions->y[$entry]);
+    }
+
+    /**
+     * The cut that comes of one that was meant: one beside it now and then; where every second is looked at, one of those.
+     *
+     * @param int   $meant  place on the ladder of cuts
+     * @param float $chance 0–1, drawn
+     */
+    private function cut(int $meant, RemainingBalls $after, float $chance): int
+    {
+        $step = $this->states->continuations->needed($after)->step;
+        $cut = match (true) {
+            1 !== $step => $meant + (0 === $meant % $step ? 0 : ($chance < 0.5 ? -1 : 1)),
+            $chance < PotContinuation::ASIDE => $meant - 1,
+            $chance > 1 - PotContinuation::ASIDE => $meant + 1,
+            default => $meant,
+        };
+
+        return max(0, min(ArrivalGrid::CUTS - 1, $cut));
     }
 }

@@ -9,7 +9,7 @@ use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Potting\AcceptanceWindow;
+use ZigLane\Core\Potting\AcceptanceWindows;
 
 /**
  * The tables that planning a rack needs, made once for each place of a ball: after a shot most balls lie where they lay.
@@ -21,31 +21,46 @@ final class PlanningCache
     /** More than these are not kept: some 120 MB. */
     private const MOST = 90;
 
+    /** And not more than these: some 15 MB. */
+    private const MOST_PLACES = 200;
+
     /** Windows, a few ms each, that are worth a process of their own. */
     private const WORTH_SHARING = 8;
 
+    public readonly AcceptanceWindows $windows;
     public readonly PlanningGrids $grids;
     public readonly BreakBalls $breakBalls;
 
+    /** @var \WeakMap<Player, array<string, PotPlaces>> */
+    private \WeakMap $places;
+
     /** @var array<string, CueBallTransitions> */
     private array $transitions = [];
-
-    /** @var array<string, AcceptanceWindow> */
-    private array $windows = [];
 
     public function __construct(
         public readonly Simulator $simulator,
         public readonly Player $player,
         private readonly ?Processes $processes = null,
     ) {
+        $this->places = new \WeakMap();
+        $this->windows = new AcceptanceWindows($simulator);
         $this->grids = new PlanningGrids($simulator);
         $this->breakBalls = new BreakBalls($simulator, $player);
     }
 
-    /** What drops, the ball alone on the table. */
-    public function window(Layout $layout, Pot $pot): AcceptanceWindow
+    /** From where a ball can be cut into a pocket, alone on the table. */
+    public function places(Layout $layout, Pot $pot, Player $player): PotPlaces
     {
-        return $this->windows[self::key($layout, $pot)] ??= new AcceptanceWindow($this->simulator, $layout, $pot, alone: true);
+        $known = $this->places[$player] ?? [];
+        $key = self::key($layout, $pot);
+        if (!isset($known[$key])) {
+            $window = $this->windows->alone($layout, $pot);
+            $known = \count($known) < self::MOST_PLACES ? $known : \array_slice($known, 1);
+            $known[$key] = new PotPlaces($this->simulator, $this->grids->positions, $layout, $pot, $player, $window);
+            $this->places[$player] = $known;
+        }
+
+        return $known[$key];
     }
 
     private static function key(Layout $layout, Pot $pot): string
@@ -63,12 +78,12 @@ final class PlanningCache
      */
     public function prepareWindows(Layout $layout, array $pots, array $speeds): void
     {
-        $missing = array_values(array_filter($pots, fn(Pot $pot): bool => !isset($this->windows[self::key($layout, $pot)])));
+        $missing = array_values(array_filter($pots, fn(Pot $pot): bool => [] === $this->windows->alone($layout, $pot)->known()));
         if (\count($missing) < self::WORTH_SHARING || null === $this->processes) {
             return;
         }
         $known = $this->processes->results(array_map(fn(Pot $pot): \Closure => function () use ($layout, $pot, $speeds): array {
-            $window = $this->window($layout, $pot);
+            $window = $this->windows->alone($layout, $pot);
             foreach ($speeds as $speed) {
                 $window->near($speed);
             }
@@ -76,66 +91,53 @@ final class PlanningCache
             return $window->known();
         }, $missing));
         foreach ($missing as $n => $pot) {
-            $this->window($layout, $pot)->learn($known[$n]);
+            $this->windows->alone($layout, $pot)->learn($known[$n]);
         }
     }
 
     /**
-     * Makes the tables of several pots that are not known yet, several at a time where there are processors for it.
+     * Works out what is missing of the tables of several pots, several at a time where there are processors for it.
      *
-     * @param list<Pot> $pots
+     * @param list<array{Pot, TransitionsNeeded}> $pots
      */
-    public function prepare(Layout $layout, array $pots, bool $fine): void
+    public function prepare(Layout $layout, array $pots): void
     {
-        $missing = array_values(array_filter($pots, fn(Pot $pot): bool => null === $this->known(self::key($layout, $pot), $fine)));
+        $missing = array_values(array_filter(
+            $pots,
+            fn(array $one): bool => !$this->transitions($layout, $one[0])->covers($one[1]),
+        ));
         if (\count($missing) < 2 || null === $this->processes || !$this->processes->several()) {
             return;
         }
         // Large tables travel packed; those that are made here need not.
         $here = getmypid();
-        $made = $this->processes->results(array_map(
-            fn(Pot $pot): \Closure => function () use ($layout, $pot, $fine, $here): CueBallTransitions|string {
-                $table = CueBallTransitions::of($this->grids, $layout, $pot, $fine);
+        $made = $this->processes->results(array_map(fn(array $one): \Closure => function () use ($layout, $one, $here): string {
+            [$pot, $needed] = $one;
+            if (getmypid() !== $here) {
+                return $this->transitions($layout, $pot)->packed($needed);
+            }
+            $this->transitions($layout, $pot)->make($needed);
 
-                return getmypid() === $here ? $table : $table->packed();
-            },
-            $missing,
-        ));
-        foreach ($missing as $n => $pot) {
-            $table = $made[$n];
-            $this->keep(
-                self::key($layout, $pot),
-                \is_string($table) ? CueBallTransitions::unpacked($table, $this->grids, $layout, $pot, $fine) : $table,
-            );
+            return '';
+        }, $missing));
+        foreach ($missing as $n => [$pot]) {
+            if ('' !== $made[$n]) {
+                $this->transitions($layout, $pot)->learn($made[$n]);
+            }
         }
     }
 
-    private function known(string $key, bool $fine): ?CueBallTransitions
-    {
-        // A fine table serves for both.
-        return $this->transitions["$key fine"] ?? ($fine ? null : $this->transitions[$key] ?? null);
-    }
-
-    private function keep(string $key, CueBallTransitions $table): void
-    {
-        if (\count($this->transitions) >= self::MOST) {
-            array_shift($this->transitions);
-        }
-        $this->transitions[$table->fine ? "$key fine" : $key] = $table;
-        if ($table->fine) {
-            unset($this->transitions[$key]);
-        }
-    }
-
-    /** @param bool $fine every cut, and side spin too */
-    public function transitions(Layout $layout, Pot $pot, bool $fine): CueBallTransitions
+    /** Where a pot can carry the cue ball, whatever else is on the table. */
+    public function transitions(Layout $layout, Pot $pot): CueBallTransitions
     {
         $key = self::key($layout, $pot);
-        $known = $this->known($key, $fine);
-        if (null === $known) {
-            $this->keep($key, $known = CueBallTransitions::of($this->grids, $layout, $pot, $fine));
+        if (!isset($this->transitions[$key])) {
+            if (\count($this->transitions) >= self::MOST) {
+                array_shift($this->transitions);
+            }
+            $this->transitions[$key] = new CueBallTransitions($this->grids, $layout, $pot);
         }
 
-        return $known;
+        return $this->transitions[$key];
     }
 }

@@ -10,14 +10,9 @@ use ZigLane\Core\Geometry\Angle;
 
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Numerics\NormalDistribution;
-use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\LeastElevation;
-use ZigLane\Core\Physics\Simulator;
-use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\AcceptanceWindow;
-use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -29,12 +24,6 @@ use ZigLane\Core\Settings\Defaults;
  */
 final class PotChanceGrid
 {
-    /** Thinner than this is no shot, rad. */
-    private const THINNEST = 1.31;
-
-    /** What an error of the tip (radii) adds to that of the direction, rad: squirt less throw, fitted to PotChance. */
-    private const TIP = 0.04;
-
     /** Paces that are told apart: speeds of the ball as it leaves, m/s, from which the next one counts; speeds asked for. */
     public const FASTER = [1.9, 2.9];
     public const ASKED = [1.52, 2.31, 3.52];
@@ -42,39 +31,28 @@ final class PotChanceGrid
     /** By so much errors of a stroke of that pace are larger: cue speeds of about 3 and 4.5 m/s, see Player::errors(). */
     private const LARGER = [1.0, 1.06, 1.3];
 
-    /** Cue balls nearer than this to the ghost ball have no room, m. */
-    private const NEAREST = 0.02;
-
     /** A ball this far behind the middle of the mouth is out of the way, m. */
     private const BEHIND = 0.02;
 
-    /** @var list<int> nodes from which the ball can be cut there */
-    public array $nodes = [];
+    /** @var list<int> as in PotPlaces, like the four after it */
+    public readonly array $nodes;
 
-    /** @var array<int, int> place in nodes, by node */
-    public array $place = [];
+    /** @var array<int, int> */
+    public readonly array $place;
 
-    /** @var list<int> lower of the two cuts that the cut lies between, by place in nodes */
-    public array $cut = [];
+    /** @var list<int> */
+    public readonly array $cut;
 
-    /** @var list<float> how far to the upper one */
-    public array $part = [];
+    /** @var list<float> */
+    public readonly array $part;
 
-    /** @var list<int> see ArrivalSteps::DISTANCES */
-    public array $distance = [];
+    /** @var list<int> */
+    public readonly array $distance;
 
-    /** @var list<int> balls that the cue ball would meet first, one bit each */
-    public array $blocked = [];
+    /** @var array<int, int> balls that the cue ball would meet first, one bit each, by place in nodes */
+    public readonly array $blocked;
 
-    /** @var list<float> rad */
-    private array $sigma = [];
-
-    /** @var list<float> m */
-    private array $x = [];
-
-    /** @var list<float> m */
-    private array $y = [];
-
+    private readonly PotPlaces $places;
     private readonly AcceptanceWindow $alone;
 
     /** @var array<int, list<list<float>>> chances by pace and place in nodes, by the balls near the lane */
@@ -83,7 +61,6 @@ final class PotChanceGrid
     /** @var array<int, array{float, float}> directions in which it would meet another, rad relative to toward, by ball */
     private array $hinders = [];
 
-    private readonly Point $at;
     private readonly float $diameter;
 
     /** @var array<int, array{}|array{float, float, float, float}> ghost balls of the opening's edges, by the balls near the lane */
@@ -97,28 +74,25 @@ final class PotChanceGrid
     /** Balls that may hinder the ball on its way, one bit each. */
     public readonly int $lane;
 
-    private readonly PotChance $chance;
-    private readonly Simulator $simulator;
-    private readonly Point $ghost;
-
     /** @var array<int, Point> the others by number */
     private readonly array $others;
 
     public function __construct(PlanningCache $cache, Layout $layout, public readonly Pot $pot, Player $player)
     {
-        $this->simulator = $cache->simulator;
-        $only = new Layout(array_intersect_key($layout->balls, [BallId::CUE => true, $pot->ball => true]));
-        $this->alone = $cache->window($layout, $pot);
+        $this->places = $places = $cache->places($layout, $pot, $player);
+        $this->nodes = $places->nodes;
+        $this->place = $places->place;
+        $this->cut = $places->cut;
+        $this->part = $places->part;
+        $this->distance = $places->distance;
+        $this->alone = $places->alone;
         $this->positions = $cache->grids->positions;
-        $this->at = $layout->ball($pot->ball);
-        $this->diameter = 2 * $this->simulator->ball->radius;
-        $this->chance = new PotChance($this->simulator, $only, $pot, $player, $this->alone);
-        $this->ghost = $this->at->toward($this->alone->toward, -$this->diameter);
+        $this->diameter = 2 * $cache->simulator->ball->radius;
         $this->others = array_diff_key($layout->balls, [BallId::CUE => true, $pot->ball => true]);
         $lane = 0;
         foreach ($this->others as $id => $other) {
-            $far = $this->at->distanceTo($other);
-            $turn = Angle::wrap($this->at->angleTo($other) - $this->alone->toward);
+            $far = $places->at->distanceTo($other);
+            $turn = Angle::wrap($places->at->angleTo($other) - $this->alone->toward);
             $half = asin(min(1.0, $this->diameter / max($far, $this->diameter)));
             // As far as it goes before it drops, and where it may go.
             if (abs($turn) - $half < $this->alone->span() && $far * cos($turn) < $this->alone->distance + self::BEHIND) {
@@ -127,66 +101,13 @@ final class PotChanceGrid
             }
         }
         $this->lane = $lane;
-        foreach ($cache->grids->positions->nodes() as $node => [$x, $y]) {
-            $this->addNode($node, $x, $y);
-        }
-    }
-
-    /** Takes a node in when the ball can be cut from there. */
-    private function addNode(int $node, float $x, float $y): void
-    {
-        $dx = $this->ghost->x - $x;
-        $dy = $this->ghost->y - $y;
-        $long = sqrt($dx * $dx + $dy * $dy);
-        if ($long < self::NEAREST || !$this->chance->free($x, $y)) {
-            return;
-        }
-        $cut = $this->chance->cutFrom($x, $y);
-        if (abs($cut) > self::THINNEST) {
-            return;
-        }
-        $cue = new Point($x, $y);
-        $stroke = new Stroke($this->chance->readingSpeed($x, $y), 0.0, Defaults::READING_TIP);
-        $way = atan2($dy, $dx);
-        $aimed = new AimedStroke($way, $stroke);
-        $elevation = LeastElevation::at($cue, [], $aimed, $this->simulator->geometry, $this->simulator->ball);
-        if (!is_finite($elevation)) {
-            return;
-        }
-        $error = $this->chance->errors($cue, new AimedStroke($way, $stroke->raised($elevation)));
-        $step = (rad2deg($cut) + ArrivalGrid::WIDEST) / ArrivalGrid::CUT_STEP;
-        $lower = (int) max(0, min(ArrivalGrid::CUTS - 2, floor($step)));
-        $this->place[$node] = \count($this->nodes);
-        $this->nodes[] = $node;
-        $this->cut[] = $lower;
-        $this->part[] = max(0.0, min(1.0, $step - $lower));
-        $this->distance[] = ArrivalGrid::distance($long);
-        $this->blocked[] = $this->inTheWay($x, $y, $long);
-        $this->sigma[] = max(hypot($error->aim, self::TIP * $error->tip), 1e-6);
-        $this->x[] = $x;
-        $this->y[] = $y;
-    }
-
-    /** Balls on the cue ball's way to the ghost ball, so long (m), one bit each. */
-    private function inTheWay(float $x, float $y, float $long): int
-    {
-        $near = $this->diameter * $this->diameter * 0.98;
-        $dx = $this->ghost->x - $x;
-        $dy = $this->ghost->y - $y;
-        $mask = 0;
+        $blocked = array_fill(0, \count($places->nodes), 0);
         foreach ($this->others as $id => $other) {
-            $ox = $other->x - $x;
-            $oy = $other->y - $y;
-            $along = ($ox * $dx + $oy * $dy) / $long;
-            $along = $along < 0.0 ? 0.0 : ($along > $long ? $long : $along);
-            $px = $ox - $along * $dx / $long;
-            $py = $oy - $along * $dy / $long;
-            if ($px * $px + $py * $py < $near) {
-                $mask |= 1 << $id;
+            foreach ($places->blockedBy($other) as $n) {
+                $blocked[$n] |= 1 << $id;
             }
         }
-
-        return $mask;
+        $this->blocked = $blocked;
     }
 
     /** Chances at an easy pace with some of the others on the table, summed over the places from which nothing is in the way. */
@@ -211,14 +132,26 @@ final class PotChanceGrid
     public function chanceAt(float $x, float $y, int $remaining): float
     {
         $n = $this->place[$this->positions->node($x, $y)] ?? -1;
-        $long = hypot($this->ghost->x - $x, $this->ghost->y - $y);
-        if ($n < 0 || $long < self::NEAREST || 0 !== ($this->inTheWay($x, $y, $long) & $remaining)) {
+        $long = hypot($this->places->ghost->x - $x, $this->places->ghost->y - $y);
+        if ($n < 0 || $long < PotPlaces::NEAREST || $this->isBlocked($x, $y, $long, $remaining)) {
             return 0.0;
         }
         $hinder = $remaining & $this->lane;
         $edges = $this->edges[$hinder] ??= $this->ghosts($this->window($hinder, 0));
 
-        return [] === $edges ? 0.0 : self::between($edges, $x, $y, self::LARGER[0] * $this->sigma[$n]);
+        return [] === $edges ? 0.0 : self::between($edges, $x, $y, self::LARGER[0] * $this->places->sigma[$n]);
+    }
+
+    /** Whether some of the others are on the cue ball's way to the ghost ball, so long (m). */
+    private function isBlocked(float $x, float $y, float $long, int $remaining): bool
+    {
+        foreach ($this->others as $id => $other) {
+            if (0 !== ($remaining >> $id & 1) && $this->places->isOnTheWay($other, $x, $y, $long)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Whether the ball drops at all with some of the others on the table. */
@@ -314,8 +247,8 @@ final class PotChanceGrid
         }
         $edges = $this->ghosts($window);
         $chances = [];
-        foreach ($this->x as $n => $x) {
-            $chances[] = self::between($edges, $x, $this->y[$n], $larger * $this->sigma[$n]);
+        foreach ($this->places->x as $n => $x) {
+            $chances[] = self::between($edges, $x, $this->places->y[$n], $larger * $this->places->sigma[$n]);
         }
 
         return $chances;
@@ -336,10 +269,10 @@ final class PotChanceGrid
         [$low, $high] = $window;
 
         return [
-            $this->at->x - $this->diameter * cos($this->alone->toward + $low),
-            $this->at->y - $this->diameter * sin($this->alone->toward + $low),
-            $this->at->x - $this->diameter * cos($this->alone->toward + $high),
-            $this->at->y - $this->diameter * sin($this->alone->toward + $high),
+            $this->places->at->x - $this->diameter * cos($this->alone->toward + $low),
+            $this->places->at->y - $this->diameter * sin($this->alone->toward + $low),
+            $this->places->at->x - $this->diameter * cos($this->alone->toward + $high),
+            $this->places->at->y - $this->diameter * sin($this->alone->toward + $high),
         ];
     }
 

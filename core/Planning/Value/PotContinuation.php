@@ -28,24 +28,24 @@ final readonly class PotContinuation
     ) {}
 
     /**
-     * What one kind of arrival leaves at every cut and speed, with the cuts beside it mixed in.
+     * What one kind of arrival leaves at some cuts and every speed, with the cuts beside each mixed in.
      *
-     * @param int<1, 2> $step looks at every cut, or every second
+     * @param list<int> $cuts places on the ladder of cuts
+     * @param int<1, 2> $step looks at every cut, or every second: then none is mixed in
      *
      * @return array<int, array<int, float>> by cut and speed
      */
-    public function byCutAndSpeed(ArrivalIndex $index, int $step = 1): array
+    public function byCutAndSpeed(ArrivalIndex $index, array $cuts, int $step): array
     {
         $plain = [];
-        for ($c = 0; $c < ArrivalGrid::CUTS; $c += $step) {
-            if ($this->pot->transitions->slowest[$c] < ArrivalSteps::SPEEDS) {
-                $plain[$c] = $this->mixed($this->left($index->entry($c), $c), $this->pot->transitions->slowest[$c]);
-            }
-        }
         $aside = [];
-        foreach ($plain as $c => $mixed) {
-            $less = $plain[$c - 1] ?? $mixed;
-            $more = $plain[$c + 1] ?? $mixed;
+        foreach ($cuts as $c) {
+            $mixed = $this->at($plain, $index, $c);
+            if (null === $mixed) {
+                continue;
+            }
+            $less = (1 === $step ? $this->at($plain, $index, $c - 1) : null) ?? $mixed;
+            $more = (1 === $step ? $this->at($plain, $index, $c + 1) : null) ?? $mixed;
             $slowest = $this->pot->transitions->slowest[$c];
             foreach ($mixed as $k => $value) {
                 $aside[$c][$k] = $k < $slowest ? 0.0 : (1 - 2 * self::ASIDE) * $value + self::ASIDE * ($less[$k] + $more[$k]);
@@ -56,19 +56,35 @@ final readonly class PotContinuation
     }
 
     /**
-     * The values of the states that the speeds leave.
+     * What it leaves at one cut.
      *
-     * @param int $base entry of the first speed
+     * @param array<int, array<int, float>|null> $plain by cut, as far as known; added to
+     *
+     * @return array<int, float>|null by speed; null where the ball cannot be cut so
+     */
+    private function at(array &$plain, ArrivalIndex $index, int $cut): ?array
+    {
+        if (!\array_key_exists($cut, $plain)) {
+            $slowest = $this->pot->transitions->slowest[$cut] ?? ArrivalSteps::SPEEDS;
+            $plain[$cut] = $slowest < ArrivalSteps::SPEEDS ? $this->mixed($this->left($index, $cut), $slowest) : null;
+        }
+
+        return $plain[$cut];
+    }
+
+    /**
+     * The values of the states that the speeds leave.
      *
      * @return list<float>|null null when none can be played
      */
-    private function left(int $base, int $cut): ?array
+    private function left(ArrivalIndex $index, int $cut): ?array
     {
-        $transitions = $this->pot->transitions;
-        $touched = $this->pot->touched;
+        $base = $index->first();
+        $slowest = $this->pot->transitions->slowest[$cut];
+        $transitions = $this->pot->transitions->at($cut, $index->side);
+        $touched = $this->pot->touched($cut, $index->side);
         $values = $this->values->values($this->after);
         $after = $this->after->bits;
-        $slowest = $transitions->slowest[$cut];
         $node = $transitions->node;
         $ss = $transitions->s;
         $ts = $transitions->t;

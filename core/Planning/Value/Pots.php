@@ -64,11 +64,13 @@ final class Pots
             }
         }
         $cache->prepareWindows($this->layout, $pots, PotChanceGrid::ASKED);
-        $cache->prepare(
-            $this->layout,
-            array_map(static fn(PotChanceGrid $grid): Pot => $grid->pot, array_merge(...array_map($this->counted(...), $own))),
-            $fine,
-        );
+        $needed = [];
+        foreach ($own as $ball) {
+            foreach ($this->counted($ball) as $grid) {
+                $needed[] = [$grid->pot, $this->needed($ball)];
+            }
+        }
+        $cache->prepare($this->layout, $needed);
         $this->cluster = $this->clusters();
     }
 
@@ -79,11 +81,26 @@ final class Pots
      */
     public function of(int $ball): array
     {
-        return $this->pots[$ball] ??= array_map(function (PotChanceGrid $grid) use ($ball): PotOption {
-            $transitions = $this->cache->transitions($this->layout, $grid->pot, $this->fine);
+        return $this->pots[$ball] ??= array_map(
+            fn(PotChanceGrid $grid): PotOption => new PotOption(
+                $grid->pot,
+                $this->cache->transitions($this->layout, $grid->pot),
+                $grid,
+                $this->layout,
+            ),
+            $this->counted($ball),
+        );
+    }
 
-            return new PotOption($grid->pot, $transitions, $grid, $transitions->touched($this->layout, $ball));
-        }, $this->counted($ball));
+    /** What is sure to be needed of the tables of a ball's pots. */
+    private function needed(int $ball): TransitionsNeeded
+    {
+        $fixed = $this->game->hasFixedOrder();
+        $after = $fixed
+            ? \count(array_filter($this->game->ownBalls($this->layout), static fn(int $other): bool => $other > $ball))
+            : 0;
+
+        return TransitionsNeeded::forPot($this->fine, $fixed, $after);
     }
 
     /**

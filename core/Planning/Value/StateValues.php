@@ -219,7 +219,7 @@ final class StateValues implements ValueFunction
             $layout = $this->lying($remaining->balls());
             $this->chances[$key] = new NextPotChance(
                 $this->cache->simulator->geometry,
-                new PotChance($this->cache->simulator, $layout, $pot, $this->rack->player),
+                new PotChance($this->cache->simulator, $layout, $pot, $this->rack->player, $this->cache->windows->among($layout, $pot)),
                 $this->pots->option($pot)?->chances,
                 $this->pots->about($remaining, $pot->ball),
                 $far,

@@ -137,10 +137,11 @@ final readonly class StrokeProposals
         $along = cos($from->cut) * (1 + $this->cache->simulator->ball->restitution) / 2;
         $speeds = $this->cache->grids->arrivals->speeds;
         $found = [];
-        foreach (ArrivalIndex::all() as $index) {
-            $values = $this->continuations->byCutAndSpeed($this->states, $option, $remaining->without($pot->ball), $index);
-            foreach ($this->cutsAround($from->cut) as $c) {
-                foreach (self::peaks($values[$c] ?? []) as $k => $value) {
+        $cuts = $this->cutsAround($from->cut);
+        foreach (ArrivalIndex::all($this->sides()) as $index) {
+            $values = $this->continuations->bySpeed($this->states, $option, $remaining->without($pot->ball), $index, $cuts);
+            foreach ($values as $c => $bySpeed) {
+                foreach (self::peaks($bySpeed) as $k => $value) {
                     $stroke = ArrivalGrid::stroke($this->cache->simulator, $index->arrival($speeds[$k]), $from->distance);
                     if (null !== $stroke) {
                         $pace = PotChanceGrid::pace($along * $speeds[$k]);
@@ -157,14 +158,26 @@ final readonly class StrokeProposals
     /**
      * The steps of the cut on either side, as far as they were played.
      *
-     * @return array<int, int>
+     * @return list<int>
      */
     private function cutsAround(float $cut): array
     {
         $step = ArrivalGrid::cutStep($cut);
-        $wide = $this->states->fine ? 1 : CueBallTransitions::COARSE;
+        $wide = $this->wide();
 
-        return array_unique([$wide * (int) floor($step / $wide), $wide * (int) ceil($step / $wide)]);
+        return array_values(array_unique([$wide * (int) floor($step / $wide), $wide * (int) ceil($step / $wide)]));
+    }
+
+    /** Every so manieth cut is looked at. */
+    private function wide(): int
+    {
+        return $this->states->fine ? 1 : CueBallTransitions::COARSE;
+    }
+
+    /** Side spins that are looked at. */
+    private function sides(): int
+    {
+        return $this->states->fine ? \count(ArrivalSteps::SIDES) : 1;
     }
 
     /**
@@ -224,12 +237,11 @@ final readonly class StrokeProposals
         if (null === $option) {
             return [];
         }
-        $c = (int) round(ArrivalGrid::cutStep($from->cut));
+        $c = $this->wide() * (int) round(ArrivalGrid::cutStep($from->cut) / $this->wide());
         $found = [];
-        foreach (ArrivalIndex::all() as $index) {
-            $base = $index->entry($c);
+        foreach (ArrivalIndex::all($this->sides()) as $index) {
             for ($k = $option->transitions->slowest[$c]; $k < ArrivalSteps::SPEEDS; $k += self::EVERY) {
-                $met = $option->touched[$base + $k] & $after->bits;
+                $met = $option->touched($c, $index->side)[$index->first() + $k] & $after->bits;
                 $stroke = 0 === ($met & $wanted) || 0 !== ($met & ~$wanted) ? null : ArrivalGrid::stroke(
                     $this->cache->simulator,
                     $index->arrival($this->cache->grids->arrivals->speeds[$k]),

@@ -10,6 +10,7 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\Files\PlanFile;
+use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
@@ -22,9 +23,13 @@ use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Planning\PlannedShot;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Planning\ShotLine;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Tests\Core\Reading\Read;
+use ZigLane\Tests\Survey;
 
 final class PlanSearchTest extends TestCase
 {
@@ -136,6 +141,19 @@ final class PlanSearchTest extends TestCase
             [$low, $high] = $survival->interval($n + 1);
             self::assertTrue($low <= $alive && $alive <= $high && $high - $low < 0.1);
             $before = $alive;
+        }
+    }
+
+    /** Nor does the second look, which plans on from tables that it must not confuse (the survey only). */
+    public function testWholePlansDoNotDependOnTheProcesses(): void
+    {
+        if (0 === Survey::size(1, 0)) {
+            self::markTestSkipped('four whole plans, twice: bin/zig-lane test survey');
+        }
+        foreach (GameName::cases() as $game) {
+            $rack = FreshRack::broken($game, 3, Player::of(Level::League))->rack->withBallInHand(true);
+            $plan = static fn(int $processes): array => PlanFile::describe((new PlanSearch($rack, processes: Processes::atMost($processes)))->plan());
+            self::assertEquals($plan(1), $plan(2), $game->value);
         }
     }
 
