@@ -110,7 +110,7 @@ final class LikelyOrders
         foreach ((new KeyBalls(
             $cache->simulator,
             $rack->layout,
-            Openings::of($cache->simulator, $rack->layout),
+            Openings::of($cache->simulator, $rack->layout, windows: $cache->windows),
             $rack->player,
         ))->of($rack->rules()) as $key) {
             if (\in_array($key->for, $good, true)) {

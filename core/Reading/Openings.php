@@ -12,6 +12,7 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Potting\AcceptanceWindow;
+use ZigLane\Core\Potting\AcceptanceWindows;
 
 /**
  * What goes: every ball of a layout into every pocket. The cue ball does not count: it will have gone.
@@ -27,10 +28,13 @@ final readonly class Openings
     private function __construct(private array $all, private Layout $layout) {}
 
     /**
-     * @param self|null $before a reading on the same table: what none of the balls moved since can have changed is taken over
+     * @param self|null              $before  a reading on the same table: what none of the balls moved since can have changed is taken
+     *                                        over
+     * @param AcceptanceWindows|null $windows of this table, as far as they are known
      */
-    public static function of(Simulator $simulator, Layout $layout, ?self $before = null): self
+    public static function of(Simulator $simulator, Layout $layout, ?self $before = null, ?AcceptanceWindows $windows = null): self
     {
+        $windows ??= new AcceptanceWindows($simulator);
         $all = [];
         $moved = null === $before ? [] : self::moved($before->layout, $layout);
         foreach ($layout->objectBalls() as $ball) {
@@ -44,7 +48,7 @@ final readonly class Openings
                     $moved,
                 )
                     ? $old
-                    : self::opening($simulator, $layout, $ball, $pocket);
+                    : self::opening($simulator, $layout, $ball, $pocket, $windows);
             }
         }
 
@@ -108,11 +112,16 @@ final readonly class Openings
     /**
      * The same for one ball of a layout, without reading the others.
      *
+     * @param AcceptanceWindows|null $windows of this table, as far as they are known
+     *
      * @return list<Opening>
      */
-    public static function goingOf(Simulator $simulator, Layout $layout, int $ball): array
+    public static function goingOf(Simulator $simulator, Layout $layout, int $ball, ?AcceptanceWindows $windows = null): array
     {
-        return self::widest(array_map(static fn(Pocket $p): Opening => self::opening($simulator, $layout, $ball, $p), Pocket::cases()));
+        return self::widest(array_map(
+            static fn(Pocket $pocket): Opening => self::opening($simulator, $layout, $ball, $pocket, $windows),
+            Pocket::cases(),
+        ));
     }
 
     /**
@@ -136,12 +145,22 @@ final readonly class Openings
         return array_keys($this->all);
     }
 
-    /** How one ball goes in one pocket, worked out anew. */
-    public static function opening(Simulator $simulator, Layout $layout, int $ball, Pocket $pocket): Opening
-    {
+    /**
+     * How one ball goes in one pocket.
+     *
+     * @param AcceptanceWindows|null $windows of this table, as far as they are known
+     */
+    public static function opening(
+        Simulator $simulator,
+        Layout $layout,
+        int $ball,
+        Pocket $pocket,
+        ?AcceptanceWindows $windows = null,
+    ): Opening {
+        $windows ??= new AcceptanceWindows($simulator);
         $shape = $simulator->geometry->pocket($pocket);
         $from = $layout->ball($ball);
-        $alone = new AcceptanceWindow($simulator, $layout, new Pot($ball, $pocket), alone: true);
+        $alone = $windows->alone($layout, new Pot($ball, $pocket));
         [$low, $high] = PocketWindow::openMouth($shape, $from, $simulator->geometry->reach);
         // Flatter than this the far jaw covers the whole mouth, and what drops is off a rail first.
         if ($high <= $low && $alone->distance > 0.2) {
@@ -156,7 +175,7 @@ final readonly class Openings
         if (!self::anyNear($from, $others, $alone, 2 * $simulator->ball->radius)) {
             return new Opening($ball, $pocket, $open, $open, [], $alone->distance);
         }
-        $among = new AcceptanceWindow($simulator, $layout, new Pot($ball, $pocket));
+        $among = $windows->among($layout, new Pot($ball, $pocket));
         $free = self::width($among->near($speed));
 
         return new Opening(

@@ -23,6 +23,9 @@ final class ArrivalGrid
     /** Cuts, degrees, signed as in PotReading. */
     public const WIDEST = 70;
     public const CUT_STEP = 10;
+
+    /** For a first look every so manieth is played. */
+    public const COARSE = 2;
     public const CUTS = 2 * self::WIDEST / self::CUT_STEP + 1;
 
     /** Tip beyond which a stroke is not counted on, radii. */

@@ -12,6 +12,7 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\AcceptanceWindows;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\ShotSampler;
@@ -41,7 +42,12 @@ final class BreakBalls
     /** @var array<string, float> by place */
     private array $known = [];
 
-    public function __construct(private readonly Simulator $simulator, private readonly Player $player) {}
+    /** @param AcceptanceWindows $windows of this table, as far as they are known */
+    public function __construct(
+        private readonly Simulator $simulator,
+        private readonly Player $player,
+        private readonly AcceptanceWindows $windows,
+    ) {}
 
     /** Balls that the best break shots on a ball spread, as a share of a good spread, 0–1. */
     public function quality(Game $game, int $ball, Point $at): float
@@ -59,8 +65,9 @@ final class BreakBalls
         }
         $places = BreakSpread::racked($this->simulator, $game, $ball, $at);
         $spreads = [];
-        foreach (\array_slice(Openings::goingOf($this->simulator, new Layout($places), $ball), 0, self::POCKETS) as $opening) {
-            foreach ($this->cuePlaces(new Layout($places), new Pot($ball, $opening->pocket)) as $cue) {
+        $racked = new Layout($places);
+        foreach (\array_slice(Openings::goingOf($this->simulator, $racked, $ball, $this->windows), 0, self::POCKETS) as $opening) {
+            foreach ($this->cuePlaces($racked, new Pot($ball, $opening->pocket)) as $cue) {
                 $spreads[] = $this->spread(new Layout([BallId::CUE => $cue] + $places), new Pot($ball, $opening->pocket));
             }
         }
@@ -97,7 +104,7 @@ final class BreakBalls
     /** Balls that the better of the strokes spreads from a place; none when it misses or scratches. */
     private function spread(Layout $layout, Pot $pot): int
     {
-        $chance = new PotChance($this->simulator, $layout, $pot, $this->player);
+        $chance = new PotChance($this->simulator, $layout, $pot, $this->player, $this->windows->among($layout, $pot));
         $sampler = new ShotSampler($this->simulator, $layout, $pot);
         $most = 0;
         foreach (self::STROKES as [$speed, $height]) {

@@ -80,7 +80,8 @@ final class ContinuationValues
             $continuation = new PotContinuation($values, $option, $after, $this->mix[$skip], $skip);
             $arrivals = [];
             foreach (ArrivalIndex::all($needed->sides) as $kind => $index) {
-                $this->raise($best, $arrivals, $continuation->byCutAndSpeed($index, range(0, ArrivalGrid::CUTS - 1, $step), $step), $index, $kind * ArrivalSteps::SPEEDS);
+                $left = $continuation->byCutAndSpeed($index, range(0, ArrivalGrid::CUTS - 1, $step), $step);
+                $this->raise($best, $arrivals, $left, $index, $kind * ArrivalSteps::SPEEDS);
             }
             $this->arrivals[$after->bits][$name] = $arrivals;
         }
@@ -193,7 +194,7 @@ final class ContinuationValues
     {
         $continuation = new PotContinuation($values, $option, $after, $this->mix[1], 1);
 
-        return $continuation->byCutAndSpeed($index, $cuts, $this->fine ? 1 : CueBallTransitions::COARSE);
+        return $continuation->byCutAndSpeed($index, $cuts, $this->fine ? 1 : ArrivalGrid::COARSE);
     }
 
     /**
@@ -206,7 +207,7 @@ final class ContinuationValues
     private static function filled(array $best): array
     {
         for ($row = 0; $row < self::PACES * self::DISTANCES; ++$row) {
-            for ($c = 1; $c < ArrivalGrid::CUTS - 1; $c += CueBallTransitions::COARSE) {
+            for ($c = 1; $c < ArrivalGrid::CUTS - 1; $c += ArrivalGrid::COARSE) {
                 $at = $row * ArrivalGrid::CUTS + $c;
                 $best[$at] = ($best[$at - 1] + $best[$at + 1]) / 2;
             }

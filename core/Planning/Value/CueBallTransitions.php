@@ -17,9 +17,6 @@ use ZigLane\Core\Settings\Defaults;
  */
 final class CueBallTransitions
 {
-    /** For a first look every so manieth cut is played. */
-    public const COARSE = 2;
-
     /** The cue ball must have had room this far before the contact, m. */
     private const ROOM = 0.06;
 
@@ -35,7 +32,7 @@ final class CueBallTransitions
     public readonly Point $from;
     public readonly float $toward;
 
-    /** @var array<int, CutTransitions> by cut · sides + side */
+    /** @var array<int, CutTransitions> by cut and side */
     private array $cuts = [];
 
     public function __construct(private readonly PlanningGrids $grids, Layout $layout, Pot $pot)
@@ -57,14 +54,9 @@ final class CueBallTransitions
     /** At one cut with one side spin, as places on their ladders. */
     public function at(int $cut, int $side): CutTransitions
     {
-        return $this->cuts[$cut * \count(ArrivalSteps::SIDES) + $side] ??= CutTransitions::of(
-            $this->grids,
-            $cut,
-            $side,
-            $this->slowest[$cut],
-            $this->from,
-            $this->toward,
-        );
+        $place = TransitionsNeeded::place($cut, $side);
+
+        return $this->cuts[$place] ??= CutTransitions::of($this->grids, $place, $this->slowest[$cut], $this->from, $this->toward);
     }
 
     /** Whether all of that has been worked out. */

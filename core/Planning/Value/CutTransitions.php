@@ -58,14 +58,14 @@ final class CutTransitions
     /**
      * Played.
      *
-     * @param int   $cut     place on the ladder of cuts
-     * @param int   $side    place in ArrivalSteps::SIDES
+     * @param int   $place   cut and side, see TransitionsNeeded::place()
      * @param int   $slowest lowest speed that brings the ball to the pocket; SPEEDS for none
      * @param Point $from    where the ball lies
      * @param float $toward  where it is sent, rad
      */
-    public static function of(PlanningGrids $grids, int $cut, int $side, int $slowest, Point $from, float $toward): self
+    public static function of(PlanningGrids $grids, int $place, int $slowest, Point $from, float $toward): self
     {
+        [$cut, $side] = TransitionsNeeded::cutAndSide($place);
         $made = new self($grids);
         foreach (ArrivalIndex::all() as $index) {
             if ($index->side === $side) {

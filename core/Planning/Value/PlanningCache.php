@@ -45,7 +45,7 @@ final class PlanningCache
         $this->places = new \WeakMap();
         $this->windows = new AcceptanceWindows($simulator);
         $this->grids = new PlanningGrids($simulator);
-        $this->breakBalls = new BreakBalls($simulator, $player);
+        $this->breakBalls = new BreakBalls($simulator, $player, $this->windows);
     }
 
     /** From where a ball can be cut into a pocket, alone on the table. */

@@ -33,7 +33,7 @@ final class PotOption
      */
     public function touched(int $cut, int $side): array
     {
-        return $this->touched[$cut * \count(ArrivalSteps::SIDES) + $side] ??= $this->transitions->at($cut, $side)->touched(
+        return $this->touched[TransitionsNeeded::place($cut, $side)] ??= $this->transitions->at($cut, $side)->touched(
             $this->layout,
             $this->pot->ball,
         );

@@ -171,7 +171,7 @@ final readonly class StrokeProposals
     /** Every so manieth cut is looked at. */
     private function wide(): int
     {
-        return $this->states->fine ? 1 : CueBallTransitions::COARSE;
+        return $this->states->fine ? 1 : ArrivalGrid::COARSE;
     }
 
     /** Side spins that are looked at. */

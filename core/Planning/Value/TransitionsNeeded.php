@@ -32,13 +32,13 @@ final readonly class TransitionsNeeded
     public static function forPot(bool $fine, bool $fixed, int $left): self
     {
         return new self(
-            $fine && $left < ($fixed ? self::FAR_OFF : self::CLOSE) ? 1 : CueBallTransitions::COARSE,
+            $fine && $left < ($fixed ? self::FAR_OFF : self::CLOSE) ? 1 : ArrivalGrid::COARSE,
             $fine && ($fixed || $left < self::CLOSE) ? \count(ArrivalSteps::SIDES) : 1,
         );
     }
 
     /**
-     * Cuts and sides, each pair as one number.
+     * Cuts and sides, each pair as one number (place()).
      *
      * @return list<int>
      */
@@ -47,11 +47,17 @@ final readonly class TransitionsNeeded
         $places = [];
         for ($cut = 0; $cut < ArrivalGrid::CUTS; $cut += $this->step) {
             for ($side = 0; $side < $this->sides; ++$side) {
-                $places[] = $cut * \count(ArrivalSteps::SIDES) + $side;
+                $places[] = self::place($cut, $side);
             }
         }
 
         return $places;
+    }
+
+    /** A cut and a side as one number. */
+    public static function place(int $cut, int $side): int
+    {
+        return $cut * \count(ArrivalSteps::SIDES) + $side;
     }
 
     /**

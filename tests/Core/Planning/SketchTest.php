@@ -17,6 +17,7 @@ use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\AcceptanceWindows;
 use ZigLane\Core\Rack\Racking;
 use ZigLane\Tests\Core\Reading\Read;
 use ZigLane\Tests\Survey;
@@ -121,7 +122,7 @@ final class SketchTest extends TestCase
     public function testABallBesideTheRackIsABreakBall(): void
     {
         $rack = Read::rack(['cue' => [4, 2], 1 => [6.3, 3.0], 2 => [1.0, 1.0]], 'straight-pool');
-        $balls = new BreakBalls($rack->simulator(), Player::of(Level::Advanced));
+        $balls = new BreakBalls($rack->simulator(), Player::of(Level::Advanced), new AcceptanceWindows($rack->simulator()));
         self::assertGreaterThan(0.6, $balls->quality($rack->rules(), 1, $rack->layout->ball(1)));
         self::assertSame(0.0, $balls->quality($rack->rules(), 2, $rack->layout->ball(2)));
         self::assertSame(0.0, $balls->quality(GameName::StraightPool->rules(), 1, Racking::footSpot($rack->simulator())));

@@ -86,7 +86,7 @@ final class StateValuesTest extends TestCase
         $simulator = new Simulator();
         $cache = new PlanningCache($simulator, Player::of(Level::League));
         $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3]]);
-        $transitions = $cache->transitions($rack->layout, new Pot(1, Pocket::FootLeft), true);
+        $transitions = $cache->transitions($rack->layout, new Pot(1, Pocket::FootLeft));
         $r = $simulator->ball->radius;
         $random = new Generator(4);
         $exact = $between = [];
@@ -94,8 +94,9 @@ final class StateValuesTest extends TestCase
             $c = $random->integer(1, ArrivalGrid::CUTS - 2);
             $index = ArrivalIndex::all()[3 * $random->integer(0, 4) + $random->integer(0, 2)];
             $k = $random->integer(0, ArrivalSteps::SPEEDS - 1);
-            $entry = $index->entry($c) + $k;
-            if ($transitions->node[$entry] < 0) {
+            $entry = $index->first() + $k;
+            $there = $transitions->at($c, $index->side);
+            if ($there->node[$entry] < 0) {
                 continue;
             }
             $speed = $cache->grids->arrivals->speeds[$k];
@@ -112,7 +113,7 @@ final class StateValuesTest extends TestCase
                     $line = 2 * $transitions->toward - atan2($state->vy[1], $state->vx[1]);
                 }
             }
-            $off = hypot($state->x[0] - $transitions->x[$entry], $state->y[0] - $transitions->y[$entry]);
+            $off = hypot($state->x[0] - $there->x[$entry], $state->y[0] - $there->y[$entry]);
             // Between the fast ones every second is played.
             if ($k > ArrivalSteps::FAST && 0 === (ArrivalSteps::SPEEDS - 1 - $k) % 2) {
                 $exact[] = $off;
@@ -134,31 +135,44 @@ final class StateValuesTest extends TestCase
         $simulator = new Simulator();
         $cache = new PlanningCache($simulator, Player::of(Level::League));
         $rack = Read::rack(['cue' => [1, 1], 1 => [5.2, 1.3], 5 => [3.0, 2.6], 7 => [4.2, 0.8], 9 => [6.0, 3.2]]);
-        $transitions = $cache->transitions($rack->layout, new Pot(1, Pocket::FootLeft), false);
-        $masks = $transitions->touched($rack->layout, 1);
-        $way = static fn(int $entry): array => $transitions->ways[$transitions->run[$entry]];
+        $transitions = $cache->transitions($rack->layout, new Pot(1, Pocket::FootLeft));
         $seen = 0;
-        foreach ($masks as $entry => $mask) {
-            if ($transitions->node[$entry] < 0 || 0 !== $entry % 3) {
-                continue;
-            }
-            foreach ([5, 7, 9] as $ball) {
-                $at = $rack->layout->ball($ball);
-                $near = INF;
-                $points = $way($entry);
-                $last = (int) ceil($transitions->stop[$entry]);
-                for ($k = 1; $k <= $last; ++$k) {
-                    for ($part = 0; $part <= 40 && $k - 1 + $part / 40 <= $transitions->stop[$entry]; ++$part) {
-                        $near = min($near, hypot($points[2 * $k - 2] + ($points[2 * $k] - $points[2 * $k - 2]) * $part / 40 - $at->x, $points[2 * $k - 1] + ($points[2 * $k + 1] - $points[2 * $k - 1]) * $part / 40 - $at->y));
-                    }
+        for ($c = 0; $c < ArrivalGrid::CUTS; $c += ArrivalGrid::COARSE) {
+            $there = $transitions->at($c, 0);
+            foreach ($there->touched($rack->layout, 1) as $entry => $mask) {
+                if ($there->node[$entry] < 0 || 0 !== $entry % 3) {
+                    continue;
                 }
-                if (abs($near - 0.05715) > 0.004) {
-                    self::assertSame($near < 0.05715, 0 !== ($mask >> $ball & 1), "entry $entry, ball $ball at $near m");
-                    ++$seen;
+                foreach ([5, 7, 9] as $ball) {
+                    $near = self::nearest($there->ways[$there->run[$entry]], $there->stop[$entry], $rack->layout->ball($ball));
+                    if (abs($near - 0.05715) > 0.004) {
+                        self::assertSame($near < 0.05715, 0 !== ($mask >> $ball & 1), "cut $c, entry $entry, ball $ball at $near m");
+                        ++$seen;
+                    }
                 }
             }
         }
         self::assertGreaterThan(500, $seen);
+    }
+
+    /**
+     * How near a way comes to a place before it stops, by small steps, m.
+     *
+     * @param list<float> $way  corners, x and y in turn
+     * @param float       $stop chord and share of it
+     */
+    private static function nearest(array $way, float $stop, Point $at): float
+    {
+        $near = INF;
+        for ($k = 1; $k <= (int) ceil($stop); ++$k) {
+            for ($part = 0; $part <= 40 && $k - 1 + $part / 40 <= $stop; ++$part) {
+                $x = $way[2 * $k - 2] + ($way[2 * $k] - $way[2 * $k - 2]) * $part / 40;
+                $y = $way[2 * $k - 1] + ($way[2 * $k + 1] - $way[2 * $k - 1]) * $part / 40;
+                $near = min($near, hypot($x - $at->x, $y - $at->y));
+            }
+        }
+
+        return $near;
     }
 
     /** The rough chances against PotChance's on random racks: mean difference and mean absolute difference. */
