@@ -47,6 +47,27 @@ document.addEventListener('htmx:responseError', (event) => {
 for (const name of ['htmx:swapError', 'htmx:onLoadError']) document.addEventListener(name, () => location.reload());
 document.addEventListener('htmx:sendError', () => toast('Zig Lane does not answer. Is it still running? What you saved is safe.'));
 
+// Going elsewhere waits for a change that is under way: its answer would come late and show the old place again.
+const changes = new Set();
+let goOn = null;
+const underWay = () => [...changes].some((xhr) => xhr.readyState !== XMLHttpRequest.UNSENT && xhr.readyState !== XMLHttpRequest.DONE);
+document.addEventListener('htmx:confirm', (event) => {
+    const { verb, target, elt, issueRequest } = event.detail;
+    if (verb !== 'get' || target?.id !== 'workspace' || elt.id.startsWith('ask-') || !underWay()) return;
+    event.preventDefault();
+    goOn = () => issueRequest(true);
+});
+document.addEventListener('htmx:beforeSend', (event) => {
+    if (event.detail.requestConfig.verb === 'post' && event.detail.target?.id === 'workspace') changes.add(event.detail.xhr);
+});
+document.addEventListener('htmx:afterRequest', (event) => {
+    changes.delete(event.detail.xhr);
+    if (!goOn || underWay()) return;
+    const go = goOn;
+    goOn = null;
+    go();
+});
+
 const typing = (element) => element.matches?.('input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select');
 
 const actions = {

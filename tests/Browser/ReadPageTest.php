@@ -114,7 +114,9 @@ final class ReadPageTest extends BrowserTestCase
         $this->until(fn(): bool => 'asked' === $this->focused(), 'a asks from a place');
         $this->keys(WebDriverKeys::ARROW_LEFT, WebDriverKeys::ENTER);
         $this->until(fn(): bool => str_contains($this->text('#reach-words'), 'pot'), 'Enter asks for the way');
-        $this->keys(WebDriverKeys::ESCAPE, 'v');
+        $this->keys(WebDriverKeys::ESCAPE);
+        $this->until(fn(): bool => 'asked' !== $this->focused(), 'Escape takes the place away');
+        $this->keys('v');
         $this->until(fn(): bool => $this->howMany('#read') === 0, 'v goes back');
     }
 
