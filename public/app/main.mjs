@@ -63,9 +63,9 @@ document.addEventListener('htmx:beforeSend', (event) => {
 document.addEventListener('htmx:afterRequest', (event) => {
     changes.delete(event.detail.xhr);
     if (!goOn || underWay()) return;
-    const go = goOn;
+    const send = goOn;
     goOn = null;
-    go();
+    send();
 });
 
 const typing = (element) => element.matches?.('input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select');
