@@ -5,6 +5,7 @@ declare(strict_types=1);
 // Clients at once against a running copy on this machine, for a stated time:
 //   php tools/load.php ADDRESS CLIENTS SECONDS read PATH      how long a page takes
 //   php tools/load.php ADDRESS CLIENTS SECONDS write          racks are made; every one that was acknowledged must be there in the end
+// ZIG_LANE_PAUSE=0.1 lets every client wait so many seconds before it asks again.
 // Prints JSON: answers by code, requests a second, quantiles in s, racks made and missing.
 
 [$_, $address, $clients, $seconds, $mode] = $argv;
@@ -16,6 +17,7 @@ if (1 !== preg_match('#^http://(127\.0\.0\.1|localhost)(:\d+)?/?$#', $address)) 
 $address = rtrim($address, '/');
 $clients = min(200, (int) $clients);
 $seconds = min(300.0, (float) $seconds);
+$pause = (float) getenv('ZIG_LANE_PAUSE');
 
 $all = curl_multi_init();
 $times = $codes = $made = [];
@@ -64,7 +66,7 @@ while ($open > 0 || [] !== $later) {
         curl_close($handle);
         if (microtime(true) - $start < $seconds) {
             // One that was turned away comes again a little later.
-            $later[] = [$client, microtime(true) + (in_array($code, [200, 303], true) ? 0.0 : 0.1)];
+            $later[] = [$client, microtime(true) + max($pause, in_array($code, [200, 303], true) ? 0.0 : 0.1)];
         }
     }
     foreach ($later as $key => [$client, $when]) {
