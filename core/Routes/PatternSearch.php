@@ -25,6 +25,9 @@ final readonly class PatternSearch
         [2, 0, 0, 1], [2, 0, 0, -1], [-2, 0, 0, 1], [-2, 0, 0, -1],
     ];
 
+    /** Where there is time for them too: side spin, and the part of the pocket that makes up for its throw. */
+    private const DIAGONAL = [[0, 1, 0, 1], [0, 1, 0, -1], [0, -1, 0, 1], [0, -1, 0, -1]];
+
     /** Size of the first step: share of the speed, tip (radii), part of what drops; and of those that polish. */
     private const FIRST = [0.08, 0.1, 0.45];
     private const POLISH = [[0.05, 0.06, 0.3], [0.025, 0.03, 0.15]];
@@ -48,7 +51,7 @@ final readonly class PatternSearch
     /**
      * Step by step as far as it goes.
      *
-     * @param bool $finer every round finer than the last; else a step is kept while it brings something
+     * @param bool $finer every round finer than the last, and quick; else a step is kept while it brings something
      */
     public function refined(Candidate $candidate, int $rounds, bool $finer = false): Candidate
     {
@@ -56,7 +59,7 @@ final readonly class PatternSearch
         $size = self::FIRST;
         for ($round = 0; $round < $rounds; ++$round) {
             $before = $best->value;
-            $best = $this->around($best, $size, self::SOME);
+            $best = $this->around($best, $size, self::SOME, $finer ? self::STEPS : [...self::STEPS, ...self::DIAGONAL]);
             if ($finer || $best->value <= $before + self::NOTHING) {
                 $size = array_map(static fn(float $step): float => $step / 2, $size);
             }
@@ -93,14 +96,15 @@ final readonly class PatternSearch
     /**
      * The best of a candidate and those a step away from it.
      *
-     * @param array{float, float, float} $size of the step, as FIRST
+     * @param array{float, float, float}       $size  of the step, as FIRST
+     * @param list<array{int, int, int, int}> $steps as STEPS
      */
-    private function around(Candidate $from, array $size, int $tries): Candidate
+    private function around(Candidate $from, array $size, int $tries, array $steps = self::STEPS): Candidate
     {
         [$dv, $da, $do] = $size;
         $stroke = $from->aimed->stroke;
         $best = $from;
-        foreach (self::STEPS as [$v, $a, $b, $o]) {
+        foreach ($steps as [$v, $a, $b, $o]) {
             $try = $this->trials->aimed(
                 new Stroke($stroke->speed * (1 + $dv * $v), $stroke->side + $da * $a, $stroke->height + $da * $b),
                 max(-1.0, min(1.0, $from->offset + $do * $o)),
