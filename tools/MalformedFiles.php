@@ -31,7 +31,7 @@ final class MalformedFiles
         . '"cue":{"massKg":0.567,"tipRestitution":0.75,"endMassRatio":30},'
         . '"balls":{"cue":[2.0,2.0],"1":[5.5,1.25],"2":[6.5,2.5],"9":[6.0,3.1]},"ballInHand":false,"group":null,'
         . '"player":{"level":"league","errors":{"aimDeg":0.2,"speedPercent":8}},'
-        . '"legs":[{"ball":"1","pocket":"foot-left","pocketOffset":0.25,"speed":{"lengths":2.0},"tip":{"side":-0.25,"height":0.3},"elevationDeg":4},{"aimDeg":12.5,"speed":{"mps":2.1}}]}';
+        . '"legs":[{"ball":"1","pocket":"foot-left","pocketOffset":0.25,"speed":{"lengths":2.0},"tip":{"side":-0.25,"height":0.3},"elevationDeg":4},{"aimDeg":12.5,"speed":{"mps":2.1}},{"ball":"9","pocket":"side-left","speed":{"mps":3},"kind":"bank","rails":["right"]},{"ball":"9","pocket":"head-left","speed":{"mps":2},"kind":"combination","first":"1"}]}';
 
     private const SHOT = '{"ball":"1","pocket":"foot-left","pocketOffset":0.0,"speed":{"lengths":2.0},"tip":{"side":0.1,"height":-0.2},"elevationDeg":2}';
 

@@ -46,6 +46,7 @@ foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.
     preg_match_all('/(?:get(?:Int|String|Boolean)?|has|all|number)\((?:\$form, )?\'([a-zA-Z-]+)\'|name="([a-zA-Z-]+)"|MapQueryParameter\]\s+\??\w+ \$(\w+)/', (string) file_get_contents($file), $found);
     array_push($names, ...array_filter([...$found[1], ...$found[2], ...$found[3]]));
 }
+array_push($names, 'rail1', 'rail2', 'rail3');
 preg_match_all("/^ +'([a-z-]+)'(?:, '([a-z-]+)')* =>/m", (string) file_get_contents(dirname(__DIR__) . '/src/Rack/RackEditor.php'), $found);
 $ops = ['place', 'type', 'nudge', 'freeze', 'remove', 'hand', 'table', 'equip', 'rename', 'add-leg', 'leg', 'remove-leg', ...$found[1]];
 $pockets = ['head-left', 'head-right', 'side-left', 'side-right', 'foot-left', 'foot-right'];
@@ -67,12 +68,12 @@ $value = static function (string $name) use ($chance, $random, $nasty, $ops, $po
 
     return match ($name) {
         'op' => one($random, $ops),
-        'ball' => one($random, ['cue', (string) $random->integer(1, 15), (string) $random->integer(1, 15)]),
+        'ball', 'first' => one($random, ['cue', (string) $random->integer(1, 15), (string) $random->integer(1, 15)]),
         'pocket' => one($random, $pockets),
         'game' => one($random, $games),
         'size' => one($random, ['7ft', '8ft', '9ft']),
-        'rail' => one($random, ['head', 'foot', 'left', 'right']),
-        'kind' => one($random, ['table', 'cue', 'player']),
+        'rail', 'rail1', 'rail2', 'rail3' => one($random, ['head', 'foot', 'left', 'right']),
+        'kind' => one($random, ['table', 'cue', 'player', 'pot', 'bank', 'kick', 'combination', 'carom']),
         'level', 'profile' => one($random, ['league', 'professional', (string) $random->integer(0, 9)]),
         'read' => one($random, ['table', (string) $random->integer(1, 9), '3@foot-left']),
         'at' => sprintf('%.3f, %.3f', $random->between(-0.2, 8.2), $random->between(-0.2, 4.2)),
@@ -92,6 +93,7 @@ $rackFile = static function () use ($chance, $random, $nasty, $games): string {
     $document = ['format' => 'zig-lane/rack', 'version' => 1, 'name' => 'fuzz file', 'game' => one($random, $games), 'balls' => $balls];
     if ($chance(0.5)) {
         $document['legs'] = [['ball' => '1', 'pocket' => 'foot-left', 'speed' => ['lengths' => $random->between(0.1, 9.0)], 'tip' => ['side' => $random->between(-0.6, 0.6)]]];
+        $document['legs'][0] += one($random, [[], [], ['kind' => 'bank', 'rails' => ['left']], ['kind' => 'kick', 'rails' => ['foot', 'right', 'head']], ['kind' => 'carom', 'first' => '2'], ['kind' => 'combination', 'first' => 3], ['rails' => 7]]);
     }
     if ($chance(0.4)) {
         $document[one($random, ['player', 'table', 'cue', 'legs', 'balls', 'group', 'name', 'foo', 'ballInHand'])] = one($random, [[], new stdClass(), 7, one($random, ['x', 'y']), null, true, ['level' => 'pro'], ['size' => '9ft', 'cloth' => ['roll' => 99]]]);
@@ -140,7 +142,7 @@ foreach (['/', '/measure', '/profiles', '/profiles/new/table', '/profiles/new/pl
 }
 $names = array_values(array_unique($names));
 sort($names);
-if ([] === $racks || [] === $names || [] === $routes) {
+if ([] === $racks || [] === $routes) {
     fwrite(STDERR, "There is nothing to fuzz.\n");
     exit(2);
 }

@@ -23,7 +23,7 @@ use ZigLane\Core\Planning\ShotChances;
 use ZigLane\Core\Planning\Survival;
 use ZigLane\Core\Planning\SurvivalRun;
 use ZigLane\Core\Rack\Files\Fields;
-use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\Files\ShotSpecFile;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\Family;
 use ZigLane\Core\Wording\PlanWording;
@@ -50,7 +50,7 @@ final class PlanFile
             $shots[] = [
                 'ball' => BallId::name($shot->pot->ball),
                 'pocket' => $shot->pot->pocket->value,
-                'shot' => RackFile::writeShot($shot->spec),
+                'shot' => ShotSpecFile::write($shot->spec),
                 'pot' => round($shot->chances->pot, 4),
                 'position' => round($shot->chances->position, 4),
                 'runOut' => round($shot->chances->runOut, 4),
@@ -126,7 +126,7 @@ final class PlanFile
         return [
             'ball' => BallId::name($break->ball),
             'pocket' => $break->pocket->value,
-            'shot' => RackFile::writeShot($break->rack->legs[0]),
+            'shot' => ShotSpecFile::write($break->rack->legs[0]),
             'pot' => round($break->pot, 4),
             'spread' => round($break->spread, 2),
             'scratch' => round($break->scratch, 4),
@@ -148,7 +148,7 @@ final class PlanFile
         }
         [$text, $share] = self::readers($row, 'plan.break');
         $stands = $rack->withLayout(new Layout($balls))->withBallInHand(false)->withLegs(
-            [RackFile::readShot($row->shot ?? null, 'plan.break.shot')],
+            [ShotSpecFile::read($row->shot ?? null, 'plan.break.shot')],
         );
 
         return new BreakShot(
@@ -233,7 +233,7 @@ final class PlanFile
 
         return new PlannedShot(
             self::pot($text, $path),
-            RackFile::readShot($row->shot ?? null, "$path.shot"),
+            ShotSpecFile::read($row->shot ?? null, "$path.shot"),
             $rack->layout,
             new ShotChances($share('pot'), $share('position'), $share('runOut')),
             $region('zone'),

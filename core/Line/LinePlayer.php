@@ -17,6 +17,7 @@ use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Rack\StatedShot;
 use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Shots\Intent;
 
 /**
  * Plays the legs of a rack one after the other, each from where the last one left the balls, and finds what
@@ -103,7 +104,7 @@ final readonly class LinePlayer
             [] === $faults ? LegState::Holds : LegState::Breaks,
             $layout,
             $faults,
-            [...self::raised($stated, $spec), ...self::unintended($ball ?? $result->firstHit, $result)],
+            [...self::raised($stated, $spec), ...self::unintended($ball ?? $result->firstHit, $result, $spec->intent)],
             $shot,
             $aim,
             $result,
@@ -150,7 +151,7 @@ final readonly class LinePlayer
     /**
      * @return list<LegNote>
      */
-    private static function unintended(?int $ball, ShotResult $result): array
+    private static function unintended(?int $ball, ShotResult $result, Intent $intent): array
     {
         $notes = [];
         $seen = [];
@@ -167,10 +168,11 @@ final readonly class LinePlayer
             if (BallId::CUE !== $a && (BallId::CUE === $b || $b === $ball)) {
                 [$a, $b] = [$b, $a];
             }
-            if (isset($seen["$a-$b"])) {
+            $known = isset($seen["$a-$b"]);
+            $seen["$a-$b"] = true;
+            if ($known || (null !== $ball && $intent->brings($a, $b, $ball))) {
                 continue;
             }
-            $seen["$a-$b"] = true;
             $notes[] = BallId::CUE === $a && $b === $ball
                 ? new LegNote(LegNoteKind::MeetsAgain, $b)
                 : new LegNote(LegNoteKind::RunsInto, $a, $b);

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Rack;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\BallSpec;
+use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Geometry\Point;

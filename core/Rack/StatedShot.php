@@ -8,6 +8,7 @@ use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Aiming\AimRequest;
 use ZigLane\Core\Aiming\AimSolution;
 use ZigLane\Core\Aiming\AimSolver;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
@@ -15,8 +16,11 @@ use ZigLane\Core\Physics\LeastElevation;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Settings\Defaults;
+use ZigLane\Core\Shots\ShotSolver;
+use ZigLane\Core\Shots\SolvedShot;
 
 /**
  * A shot as stated, aimed, and with the cue raised where a rail or a ball behind it forces that: the one place where it is decided
@@ -26,9 +30,16 @@ final readonly class StatedShot
 {
     /**
      * @param AimSolution|null $aim   how the aim came about; null when a direction was given
+     * @param SolvedShot|null  $solved the same for a shot that is not a plain pot
      * @param float            $least elevation that the table forces, rad; INF when not even the steepest cue would do
      */
-    private function __construct(public Shot $shot, public ?AimSolution $aim, public ShotResult $result, public float $least) {}
+    private function __construct(
+        public Shot $shot,
+        public ?AimSolution $aim,
+        public ShotResult $result,
+        public float $least,
+        public ?SolvedShot $solved = null,
+    ) {}
 
     /**
      * Played on a layout.
@@ -51,6 +62,9 @@ final readonly class StatedShot
         if (null === $spec->ball || null === $spec->pocket) {
             throw new InvalidInput('shot', 'needs aimDeg, or ball and pocket');
         }
+        if (!$spec->intent->isPlain()) {
+            return self::ofKind($simulator, $spec, new Pot($spec->ball, $spec->pocket), $layout);
+        }
         $solver = new AimSolver($simulator);
         $need = $layout->has(BallId::CUE) ? $least($layout->ball(BallId::CUE)->angleTo($layout->ball($spec->ball))) : 0.0;
         $solved = static fn(float $elevation): AimSolution => $solver->solve(
@@ -66,5 +80,33 @@ final readonly class StatedShot
         }
 
         return new self($solution->shot, $solution, $solution->result, $need);
+    }
+
+    /**
+     * A shot that is not a plain pot.
+     *
+     * @throws AimRefused
+     */
+    private static function ofKind(Simulator $simulator, ShotSpec $spec, Pot $pot, Layout $layout): self
+    {
+        $speed = $spec->speed->on(new TableLengths($simulator));
+        $solver = new ShotSolver($simulator);
+        $most = deg2rad(Defaults::MAX_ELEVATION_DEG);
+        $elevation = deg2rad($spec->elevationDeg);
+        $solved = null;
+        $least = 0.0;
+        // What stands behind the cue is known when its direction is.
+        for ($time = 0; $time < 2; ++$time) {
+            $stroke = new Stroke($speed, $spec->tip->side, $spec->tip->height, $elevation);
+            $solved = $solver->solve($layout, $pot, $spec->intent, $stroke, $spec->offset);
+            $least = LeastElevation::of($layout, $solved->shot->aim, $spec->tip, $simulator->geometry, $simulator->ball);
+            $raised = max(deg2rad($spec->elevationDeg), min($least, $most));
+            if ($raised <= $elevation + 1e-9) {
+                break;
+            }
+            $elevation = $raised;
+        }
+
+        return new self($solved->shot, null, $solved->result, $least, $solved);
     }
 }

@@ -7,8 +7,11 @@ namespace ZigLane\App\Rack;
 use Symfony\Component\HttpFoundation\InputBag;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\CueSpec;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Geometry\Point;
@@ -21,10 +24,11 @@ use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Files\EquipmentFields;
 use ZigLane\Core\Rack\Files\Fields;
-use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\Files\ShotSpecFile;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\Rail;
+use ZigLane\Core\Shots\IntentGuess;
+use ZigLane\Core\Shots\ShotKind;
 
 /**
  * Turns what a form says into a changed rack.
@@ -244,7 +248,7 @@ final class RackEditor
                 'ball' => $form->getString('ball'),
                 'pocket' => $form->getString('pocket'),
                 'pocketOffset' => self::number($form, 'offset'),
-            ];
+            ] + $this->way($rack, $form, $index);
         } else {
             $shot += ['aimDeg' => self::number($form, 'aim')];
         }
@@ -252,7 +256,7 @@ final class RackEditor
             $shot[$key] ??= $value;
         }
         try {
-            $legs[$index] = RackFile::readShot((object) $shot, 'leg ' . ($index + 1));
+            $legs[$index] = ShotSpecFile::read((object) $shot, 'leg ' . ($index + 1));
             // Too many lengths for this table shows only here.
             $legs[$index]->speed->on(new TableLengths($rack->simulator()));
         } catch (InvalidInput $e) {
@@ -260,6 +264,47 @@ final class RackEditor
         }
 
         return [$rack->withLegs(array_values($legs)), 'change leg ' . ($index + 1), $index + 1];
+    }
+
+    /**
+     * How the ball is to get into its pocket, as a file has it. What a newly chosen kind of shot goes by is guessed.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function way(Rack $rack, InputBag $form, int $index): array
+    {
+        $kind = ShotKind::tryFrom($form->getString('kind', ShotKind::Pot->value)) ?? throw new InvalidInput('kind', 'is no kind of shot');
+        $chosen = array_diff(array_map($form->getString(...), ['rail1', 'rail2', 'rail3']), ['']);
+        $rails = \array_slice(array_values($chosen), 0, $kind->mostRails());
+        $first = $kind->needsOther() ? $form->getString('first') : '';
+        if (($kind->mostRails() > 0 && [] === $rails) || ($kind->needsOther() && \in_array($first, ['', $form->getString('ball')], true))) {
+            return $this->guessed($rack, $form, $index, $kind);
+        }
+
+        return ['kind' => $kind->value] + ([] === $rails ? [] : ['rails' => $rails]) + ('' === $first ? [] : ['first' => $first]);
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function guessed(Rack $rack, InputBag $form, int $index, ShotKind $kind): array
+    {
+        $ball = BallId::fromName($form->getString('ball'));
+        $pocket = Pocket::tryFrom($form->getString('pocket'));
+        $before = (new LinePlayer($rack->simulator()))->play($rack)[$index]->before ?? null;
+        if (null === $ball || null === $pocket || null === $before || !$before->has($ball) || !$before->has(BallId::CUE)) {
+            throw new InvalidInput('', 'This kind of shot can be chosen where the line gets so far.');
+        }
+        $targets = $rack->rules()->legalTargets($before);
+        $guess = new IntentGuess($rack->simulator(), $before, new Pot($ball, $pocket));
+        $intent = $guess->of($kind, $targets) ?? $guess->of($kind, $before->objectBalls())
+            ?? throw new InvalidInput('', \sprintf('A %s needs another ball on the table.', $kind->value));
+
+        return ShotSpecFile::writeIntent($intent);
     }
 
     /**

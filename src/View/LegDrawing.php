@@ -12,6 +12,7 @@ use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Physics\PathPiece;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Wording\LegReading;
+use ZigLane\Core\Wording\ShotTitle;
 
 /**
  * One leg as the page shows it: paths and marks in mm, and its words.
@@ -42,9 +43,7 @@ final readonly class LegDrawing
         $this->number = $leg->number;
         $this->state = $leg->state->value;
         $spec = $leg->spec;
-        $this->title = null === $spec->ball
-            ? \sprintf('aim %.1f°', $spec->aimDeg)
-            : \sprintf('%d → %s', $spec->ball, $spec->pocket?->spoken());
+        $this->title = ShotTitle::of($spec);
         $this->reading = LegReading::of($leg, $size);
         $result = $leg->result;
         $cue = $result->paths[BallId::CUE] ?? [];

@@ -10,12 +10,16 @@ use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegPosition;
 use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Potting\PlayedChance;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Routes\RouteChances;
 use ZigLane\Core\Routes\RouteSearch;
+use ZigLane\Core\Shots\Intent;
 
 /**
  * The chances of a line's legs, and the chosen leg's way to the next zone, as the page shows them.
@@ -43,7 +47,6 @@ final readonly class PositionView
      */
     public static function of(Rack $rack, array $legs, int $chosen): self
     {
-        $simulator = $rack->simulator();
         $pots = $runs = [];
         $run = 1.0;
         foreach ($legs as $leg) {
@@ -57,19 +60,19 @@ final readonly class PositionView
             ) {
                 break;
             }
-            $pot = new PotChance($simulator, $leg->before, new Pot($spec->ball, $spec->pocket), $rack->player);
-            $pots[$leg->number] = $pot->tried($leg->before->ball(BallId::CUE), $leg->shot->stroke());
+            $pot = new Pot($spec->ball, $spec->pocket);
+            $pots[$leg->number] = self::chance($rack, $spec->intent, $pot, $leg->before, $leg->shot->stroke());
             $runs[$leg->number] = $run *= $pots[$leg->number];
         }
         $leg = $legs[$chosen - 1] ?? null;
         $position = null;
-        if (isset($pots[$chosen]) && null !== $leg) {
+        if (isset($pots[$chosen]) && null !== $leg && $leg->spec->intent->isPlain()) {
             $next = self::next($rack, $leg, $legs[$chosen] ?? null);
             $after = $leg->after();
             $position = null === $next || null === $after ? null : LegPosition::of($rack->withLayout($after), $leg, $next[0], $next[1]);
         }
 
-        $chances = null === $leg || !isset($pots[$chosen]) ? null : self::chances($rack, $leg);
+        $chances = null === $leg || !isset($pots[$chosen]) || !$leg->spec->intent->isPlain() ? null : self::chances($rack, $leg);
 
         return new self(
             $pots,
@@ -78,6 +81,17 @@ final readonly class PositionView
             null === $position ? null : new ZoneDrawing($position->zone, $rack->table->size),
             $chances,
         );
+    }
+
+    /** The chance of a leg's pot, 0–1. */
+    private static function chance(Rack $rack, Intent $intent, Pot $pot, Layout $before, AimedStroke $stroke): float
+    {
+        if ($intent->isPlain()) {
+            return (new PotChance($rack->simulator(), $before, $pot, $rack->player))->tried($before->ball(BallId::CUE), $stroke);
+        }
+        $samples = (new ErrorSamples())->judging(PlayedChance::SHOWN);
+
+        return (new PlayedChance($rack->simulator(), $before, $pot, $intent))->under($stroke, $rack->player, $samples);
     }
 
     /** What a planned leg comes to when it is played with the player's errors; null for one that names no ball and pocket. */

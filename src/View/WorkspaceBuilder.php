@@ -81,7 +81,7 @@ final class WorkspaceBuilder
         return new ChosenLeg(
             self::ghosts($player, $leg, $size),
             null === $leg->result || null === $leg->before ? null : self::motion($leg->before, $leg->result),
-            null === $leg->aim ? [] : self::facts($leg->aim, $leg, $units),
+            null === $leg->aim ? WayFacts::of($leg, $size, $units) : self::facts($leg->aim, $leg, $units),
             $leg->shot?->speed,
             $leg->spec->speed->lengths ?? $player->lengths()->ofSpeed((float) $leg->spec->speed->mps),
             null === $leg->shot ? null : rad2deg($leg->shot->elevation),
@@ -179,11 +179,7 @@ final class WorkspaceBuilder
         $cue = $leg->before?->ball(BallId::CUE);
 
         return array_map(trim(...), [
-            'Cut' => \sprintf(
-                '%.0f° %s',
-                abs(rad2deg($aim->cutAngle)),
-                abs(rad2deg($aim->cutAngle)) < 0.5 ? '(straight)' : ($aim->cutAngle > 0 ? 'to the right' : 'to the left'),
-            ),
+            'Cut' => self::cut($aim->cutAngle),
             'Hit' => self::fraction($aim->hitFraction()),
             'Throw' => $side($aim->throw),
             'Squirt' => $side($aim->squirt),
@@ -193,13 +189,22 @@ final class WorkspaceBuilder
         ]);
     }
 
-    private static function fraction(float $hit): string
+    /** A cut (rad) in words. */
+    public static function cut(float $cut): string
+    {
+        $degrees = abs(rad2deg($cut));
+
+        return \sprintf('%.0f° %s', $degrees, $degrees < 0.5 ? '(straight)' : ($cut > 0 ? 'to the right' : 'to the left'));
+    }
+
+    /** How much of a ball is covered, in words. */
+    public static function fraction(float $hit): string
     {
         $near = match (true) {
             $hit > 0.94 => 'full',
-            $hit > 0.66 => 'about ¾ ball',
-            $hit > 0.41 => 'about half ball',
-            $hit > 0.18 => 'about ¼ ball',
+            $hit > 0.625 => 'about ¾ ball',
+            $hit > 0.375 => 'about half ball',
+            $hit > 0.125 => 'about ¼ ball',
             default => 'thin',
         };
 

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Shots\Intent;
+use ZigLane\Core\Shots\ShotKind;
 
 final class EditTest extends AppTestCase
 {
@@ -79,6 +82,10 @@ final class EditTest extends AppTestCase
         yield 'no speed' => [['lengths' => '0'], 'leg 1.speed.lengths: must be above 0 table lengths'];
         yield 'unknown pocket' => [['pocket' => 'middle'], 'leg 1.pocket: "middle" is not one of head-left, head-right'];
         yield 'outside the mouth' => [['offset' => '1.5'], 'leg 1.pocketOffset: 1.5 is outside -1–1'];
+        yield 'no kind of shot' => [['kind' => 'leap'], 'kind: is no kind of shot'];
+        yield 'no rail' => [['kind' => 'bank', 'rail1' => 'roof'], 'leg 1.rails[0]: must be one of head, foot, left, right'];
+        yield 'the same rail' => [['kind' => 'kick', 'rail1' => 'left', 'rail2' => 'left'], 'leg 1.rails[1]: the left rail comes twice in a row'];
+        yield 'not a ball' => [['kind' => 'carom', 'first' => '77'], 'leg 1.first: must be another object ball'];
         yield 'upright' => [['elevation' => '80'], 'leg 1.elevationDeg: 80 is outside 0–30 degrees'];
         yield 'not a number' => [['height' => 'high'], '"high" is not a number'];
     }
@@ -101,6 +108,28 @@ final class EditTest extends AppTestCase
         $this->browser->request('POST', "/racks/$id/try", $form);
         self::assertSame(422, $this->code());
         self::assertStringContainsString($words, (string) $this->browser->getResponse()->getContent());
+    }
+
+    /** Which rail, or which ball, is guessed when a kind of shot is chosen, and can be changed; straight again, nothing is left of it. */
+    public function testAKindOfShotIsChosen(): void
+    {
+        $id = $this->stored(['balls' => ['cue' => [1.6, 2.0], '1' => [2.9, 2.9], '9' => [6.2, 1.1]]]);
+        $this->edit($id, ['op' => 'add-leg']);
+        $form = ['op' => 'leg', 'number' => 1, 'ball' => '1', 'pocket' => 'side-left', 'offset' => '0', 'lengths' => '3', 'lengthsWere' => '2', 'mps' => '', 'side' => '0', 'height' => '0', 'elevation' => '0'];
+        $html = $this->edit($id, $form + ['kind' => 'bank']);
+        self::assertSame(200, $this->code());
+        self::assertEquals(new Intent(ShotKind::Bank, [Rail::Right]), $this->open($id)->rack->legs[0]->intent);
+        self::assertStringContainsString('1 off right → side left', self::plain($html));
+        self::assertStringContainsString('right rail, 3.1 diamonds from the head', self::plain($html));
+        $this->edit($id, $form + ['kind' => 'bank', 'rail1' => 'foot', 'rail2' => 'right']);
+        self::assertEquals([Rail::Foot, Rail::Right], $this->open($id)->rack->legs[0]->intent->rails);
+        $this->edit($id, ['ball' => '9', 'pocket' => 'foot-left'] + $form + ['kind' => 'combination']);
+        self::assertSame(1, $this->open($id)->rack->legs[0]->intent->other);
+        $this->edit($id, ['kind' => 'pot'] + $form);
+        self::assertEquals(new Intent(), $this->open($id)->rack->legs[0]->intent);
+        $alone = $this->stored(['balls' => ['cue' => [1.6, 2.0], '9' => [6.2, 1.1]]]);
+        $this->edit($alone, ['op' => 'add-leg']);
+        self::assertStringContainsString('A carom needs another ball on the table.', self::plain($this->edit($alone, ['ball' => '9'] + $form + ['kind' => 'carom'])));
     }
 
     public function testTryingStoresNothing(): void

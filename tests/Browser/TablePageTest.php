@@ -148,6 +148,28 @@ final class TablePageTest extends BrowserTestCase
         $this->assertNoComplaints();
     }
 
+    /** A kind of shot is chosen for a leg: by another ball, off a rail, and straight again. */
+    public function testAKindOfShotIsChosenByHand(): void
+    {
+        $this->import(self::rack(['cue' => [4.0, 1.6], '1' => [6.1, 1.1], '9' => [7.2, 0.65]], ['legs' => [['ball' => '9', 'pocket' => 'foot-left', 'speed' => ['mps' => 2.0]]]]));
+        $this->click('#card-1');
+        $this->until(fn(): bool => $this->howMany('#kind') > 0, 'the leg');
+        $choose = fn(string $id, string $value): mixed => $this->script("const s = document.getElementById('$id'); s.value = '$value'; s.dispatchEvent(new Event('change', {bubbles: true}))");
+        $choose('kind', 'combination');
+        $this->until(fn(): bool => str_contains($this->text('#card-1'), '1 into the 9'), 'by the 1');
+        $this->until(fn(): bool => str_contains($this->text('#reading'), 'The 9 drops in the foot left pocket'), 'it drops');
+        self::assertStringContainsString('Hit on the 1', $this->text('#readout'));
+        $this->until(fn(): bool => str_contains($this->text('#card-1'), '%'), 'its chance');
+        $this->assertAccessible('a combination');
+        $choose('kind', 'kick');
+        $this->until(fn(): bool => $this->howMany('#rail1') > 0, 'off a rail');
+        $choose('rail1', 'right');
+        $this->until(fn(): bool => str_contains($this->text('#card-1'), 'off right, the 9'), 'the rail that was chosen');
+        $choose('kind', 'pot');
+        $this->until(fn(): bool => 0 === $this->howMany('#rail1') && $this->howMany('#find-routes') > 0, 'straight again');
+        $this->assertNoComplaints();
+    }
+
     /** Going elsewhere while a change is on its way: the change is kept, and the place that was asked for is shown. */
     public function testGoingElsewhereWaitsForAChange(): void
     {

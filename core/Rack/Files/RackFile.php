@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Rack\Files;
 
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Games\GameName;
@@ -13,12 +12,9 @@ use ZigLane\Core\Games\Group;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\Speed;
-use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
-use ZigLane\Core\Settings\Defaults;
 
 /**
  * The open rack file, version 1: decoded JSON to values and back. Schema and text in docs/rack-file.schema.json.
@@ -110,7 +106,7 @@ final class RackFile
             'player' => PlayerFields::write($rack->player) + $kept('player'),
         ];
         if ([] !== $rack->legs) {
-            $document['legs'] = array_map(self::writeShot(...), $rack->legs);
+            $document['legs'] = array_map(ShotSpecFile::write(...), $rack->legs);
         }
 
         return $document + $kept('');
@@ -142,100 +138,6 @@ final class RackFile
         }
 
         return "{\n" . implode(",\n", $lines) . "\n}\n";
-    }
-
-    /**
-     * @param mixed $data a decoded shot, objects as \stdClass
-     *
-     * @throws InvalidInput
-     */
-    public static function readShot(mixed $data, string $path = 'shot'): ShotSpec
-    {
-        $shot = new Fields($data, $path);
-        $aim = null;
-        $ball = null;
-        $pocket = null;
-        $offset = 0.0;
-        if (null !== $shot->raw('aimDeg')) {
-            if (null !== $shot->raw('ball') || null !== $shot->raw('pocket')) {
-                throw new InvalidInput($path, 'says both aimDeg and a ball or pocket; one of them decides the aim');
-            }
-            $aim = $shot->number('aimDeg', null, -360.0, 360.0, 'degrees');
-        } else {
-            if (null === $shot->raw('ball') && null === $shot->raw('pocket')) {
-                throw new InvalidInput($path, 'needs aimDeg, or ball and pocket');
-            }
-            $name = \is_int($shot->raw('ball')) ? (string) $shot->raw('ball') : $shot->text('ball');
-            $ball = BallId::fromName($name);
-            if (null === $ball || BallId::CUE === $ball) {
-                throw new InvalidInput($shot->path('ball'), \sprintf('there is no object ball "%s"', mb_strimwidth($name, 0, 40, '…')));
-            }
-            $pocket = $shot->choice('pocket', Pocket::class);
-            $offset = $shot->number('pocketOffset', 0.0, -1.0, 1.0);
-        }
-        $speed = self::speed($shot);
-        $tip = $shot->object('tip');
-        $side = $tip->number('side', 0.0, -1.0, 1.0, 'ball radii');
-        $height = $tip->number('height', 0.0, -1.0, 1.0, 'ball radii');
-        try {
-            $where = new Tip($side, $height);
-        } catch (InvalidInput $e) {
-            throw new InvalidInput($shot->path('tip'), $e->problem);
-        }
-        $elevation = $shot->number('elevationDeg', 0.0, 0.0, Defaults::MAX_ELEVATION_DEG, 'degrees');
-
-        return new ShotSpec($aim, $ball, $pocket, $offset, $speed, $where, $elevation, $shot->unknown());
-    }
-
-    /**
-     * @return array<string, mixed>
-     */
-    public static function writeShot(ShotSpec $shot): array
-    {
-        $aim = null !== $shot->aimDeg
-            ? ['aimDeg' => $shot->aimDeg]
-            : ['ball' => BallId::name((int) $shot->ball), 'pocket' => $shot->pocket?->value, 'pocketOffset' => $shot->offset];
-
-        return $aim + [
-            'speed' => null !== $shot->speed->mps ? ['mps' => $shot->speed->mps] : ['lengths' => $shot->speed->lengths],
-            'tip' => ['side' => $shot->tip->side, 'height' => $shot->tip->height],
-            'elevationDeg' => $shot->elevationDeg,
-        ] + $shot->unknown;
-    }
-
-    /**
-     * @throws InvalidInput
-     */
-    private static function speed(Fields $shot): Speed
-    {
-        $speed = $shot->object('speed');
-        if (null !== $speed->raw('lengths')) {
-            if (null !== $speed->raw('mps')) {
-                throw new InvalidInput($shot->path('speed'), 'says both mps and lengths');
-            }
-            $lengths = $speed->number('lengths', null, 0.0, 100.0, 'table lengths');
-            if (0.0 === $lengths) {
-                throw new InvalidInput($speed->path('lengths'), 'must be above 0 table lengths');
-            }
-
-            return Speed::tableLengths($lengths);
-        }
-        $mps = $speed->number('mps', null, -INF, INF);
-        if ($mps <= 0.0) {
-            throw new InvalidInput($speed->path('mps'), 'must be above 0 m/s');
-        }
-        if ($mps > Defaults::MAX_CUE_SPEED) {
-            throw new InvalidInput(
-                $speed->path('mps'),
-                \sprintf(
-                    '%s m/s is faster than a person can swing a cue (limit %.0f m/s, a hard break)',
-                    Fields::show($mps),
-                    Defaults::MAX_CUE_SPEED,
-                ),
-            );
-        }
-
-        return Speed::metresPerSecond($mps);
     }
 
     /**
@@ -330,7 +232,7 @@ final class RackFile
         }
         $legs = [];
         foreach ($value as $index => $item) {
-            $legs[] = self::readShot($item, "legs.$index");
+            $legs[] = ShotSpecFile::read($item, "legs.$index");
         }
 
         return $legs;

@@ -50,7 +50,7 @@ final class ShotFile
         } catch (InvalidInput $e) {
             throw $e->under('rack');
         }
-        $spec = RackFile::readShot($file->raw('shot'));
+        $spec = ShotSpecFile::read($file->raw('shot'));
         $simulator = $rack->simulator();
         if (null !== $spec->ball && !$rack->layout->has($spec->ball)) {
             throw new InvalidInput('shot.ball', \sprintf('the %d is not on the table', $spec->ball));

@@ -6,6 +6,7 @@ namespace ZigLane\Tests\Core\Rack;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Equipment\TableSize;
@@ -16,7 +17,6 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\Rail;
 use ZigLane\Core\Rack\Spread;
 
 final class PlacementTest extends TestCase

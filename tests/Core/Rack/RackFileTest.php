@@ -26,7 +26,9 @@ final class RackFileTest extends TestCase
       "ballInHand": true, "group": null, "player": { "level": "advanced", "hand": "left" }, "tags": [],
       "legs": [
         { "ball": "1", "pocket": "foot-left", "pocketOffset": 0.25, "speed": { "lengths": 2.0 }, "tip": { "side": -0.25, "height": 0.3 }, "elevationDeg": 4, "why": "for the 9" },
-        { "aimDeg": 12.5, "speed": { "mps": 2.1 } }
+        { "aimDeg": 12.5, "speed": { "mps": 2.1 } },
+        { "ball": "9", "pocket": "side-left", "speed": { "mps": 3 }, "kind": "bank", "rails": ["right", "head"] },
+        { "ball": "9", "pocket": "side-right", "speed": { "mps": 2 }, "kind": "combination", "first": "1" }
       ]
     }';
 
@@ -145,6 +147,13 @@ final class RackFileTest extends TestCase
         yield 'offset' => ['"pocketOffset": 0.25', '"pocketOffset": 1.25', 'legs.0.pocketOffset'];
         yield 'tip' => ['"side": -0.25', '"side": -3', 'legs.0.tip.side'];
         yield 'elevation' => ['"elevationDeg": 4', '"elevationDeg": 90', 'legs.0.elevationDeg'];
+        yield 'kind' => ['"bank"', '"leap"', 'legs.2.kind'];
+        yield 'rail' => ['"head"]', '"roof"]', 'legs.2.rails[1]'];
+        yield 'same rail twice' => ['"right", "head"', '"right", "right"', 'legs.2.rails[1]'];
+        yield 'no rails' => ['"rails": ["right", "head"]', '"rails": []', 'legs.2.rails'];
+        yield 'rails of a combination' => ['"first": "1"', '"first": "1", "rails": ["left"]', 'legs.3.rails'];
+        yield 'hit first' => ['"first": "1"', '"first": "99"', 'legs.3.first'];
+        yield 'nobody hit first' => ['"kind": "combination", "first": "1"', '"kind": "combination"', 'legs.3.first'];
         yield 'aim' => ['12.5', '1e9', 'legs.1.aimDeg'];
         yield 'fast' => ['"mps": 2.1', '"mps": 12.1', 'legs.1.speed.mps'];
         yield 'two aims' => ['"aimDeg": 12.5', '"aimDeg": 12.5, "ball": "1"', 'legs.1'];

@@ -20,6 +20,7 @@ use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\BreakStroke;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Core\Rack\Files\ShotSpecFile;
 use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
@@ -173,7 +174,7 @@ final class RestingPlacesTest extends TestCase
     public function testARackCannotHoldWhatItsFileCannot(): void
     {
         $good = self::again(FreshRack::broken(GameName::NineBall, 1, Player::of(Level::League))->rack);
-        $leg = RackFile::readShot((object) ['ball' => '1', 'pocket' => 'foot-left', 'speed' => (object) ['lengths' => 1]]);
+        $leg = ShotSpecFile::read((object) ['ball' => '1', 'pocket' => 'foot-left', 'speed' => (object) ['lengths' => 1]]);
         $nine = $good->layout;
         $bad = [
             'name: must have 1 to 120 characters' => static fn(): Rack => $good->named(' '),

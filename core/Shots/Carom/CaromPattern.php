@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Shots\Carom;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Shots\Played;
+use ZigLane\Core\Shots\ShotPattern;
+use ZigLane\Core\Shots\ShotTable;
+
+/**
+ * A carom: the cue ball goes off another ball into the one that is to be potted.
+ */
+final readonly class CaromPattern implements ShotPattern
+{
+    public function range(ShotTable $table): array
+    {
+        return $table->hitting($table->first());
+    }
+
+    public function begins(Played $played): bool
+    {
+        return [] === $played->rails(BallId::CUE, contacts: 0)
+            && [] === $played->rails(BallId::CUE, contacts: 1)
+            && [$played->table->intent->other, $played->table->pot->ball] === \array_slice($played->contacts(BallId::CUE), 0, 2)
+            && BallId::CUE === ($played->contacts($played->table->pot->ball)[0] ?? null);
+    }
+
+    public function isMade(Played $played): bool
+    {
+        $ball = $played->table->pot->ball;
+
+        return $played->isPotted()
+            && $this->begins($played)
+            && 1 === \count($played->contacts($ball))
+            && [] === $played->rails($ball, contacts: 1);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Shots;
+
+use ZigLane\Core\Shots\Bank\BankPattern;
+use ZigLane\Core\Shots\Carom\CaromPattern;
+use ZigLane\Core\Shots\Combination\CombinationPattern;
+use ZigLane\Core\Shots\Kick\KickPattern;
+
+/**
+ * The pattern of each kind of shot.
+ */
+final class ShotPatterns
+{
+    private function __construct() {}
+
+    /** Null for a plain pot, which AimSolver aims. */
+    public static function of(ShotKind $kind): ?ShotPattern
+    {
+        return match ($kind) {
+            ShotKind::Pot => null,
+            ShotKind::Bank => new BankPattern(),
+            ShotKind::Kick => new KickPattern(),
+            ShotKind::Combination => new CombinationPattern(),
+            ShotKind::Carom => new CaromPattern(),
+        };
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\View;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\TableSize;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Physics\Event;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Shots\ShotKind;
+
+/**
+ * What a player needs to aim a shot that is not a plain pot: how the first ball is hit, and where on the rails the balls come.
+ */
+final readonly class WayFacts
+{
+    private function __construct() {}
+
+    /**
+     * @return array<string, string> by name
+     */
+    public static function of(LegOutcome $leg, TableSize $size, Units $units): array
+    {
+        if (null === $leg->before || null === $leg->result || $leg->spec->intent->isPlain()) {
+            return [];
+        }
+        $facts = self::hit($leg->result, $leg->before, $units);
+        foreach (self::rails($leg->result, $leg, $size) as $n => $place) {
+            $facts['Rail ' . ($n + 1)] = $place;
+        }
+
+        return $facts;
+    }
+
+    /**
+     * How the cue ball hits the first ball.
+     *
+     * @return array<string, string>
+     */
+    private static function hit(ShotResult $result, Layout $before, Units $units): array
+    {
+        $from = $before->ball(BallId::CUE);
+        foreach ($result->eventsOf(BallId::CUE) as $event) {
+            if (EventType::BallCushion === $event->type) {
+                $from = $event->at;
+            }
+            if (EventType::BallBall === $event->type) {
+                $first = $event->balls[0] === BallId::CUE ? $event->balls[1] : $event->balls[0];
+                $cut = Angle::wrap($event->at->angleTo($before->ball($first)) - $from->angleTo($event->at));
+
+                return [
+                    "Hit on the $first" => WorkspaceBuilder::fraction(1 - sin(abs($cut))),
+                    'Cut' => WorkspaceBuilder::cut($cut),
+                    'To contact' => $units->length($from->distanceTo($event->at)),
+                ];
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * Where the ball, or in a kick the cue ball, meets the rails it is meant to.
+     *
+     * @return list<string>
+     */
+    private static function rails(ShotResult $result, LegOutcome $leg, TableSize $size): array
+    {
+        $intent = $leg->spec->intent;
+        $ball = ShotKind::Kick === $intent->kind ? BallId::CUE : (int) $leg->spec->ball;
+        $met = \array_slice($result->eventsOf($ball, EventType::BallCushion), 0, \count($intent->rails));
+
+        return array_map(
+            static fn(Event $event, int $n): string => self::place($event->at, $intent->rails[$n]->value, $size),
+            $met,
+            array_keys($met),
+        );
+    }
+
+    private static function place(Point $at, string $rail, TableSize $size): string
+    {
+        [$x, $y] = $size->diamondsOf($at);
+
+        return \in_array($rail, ['left', 'right'], true)
+            ? \sprintf('%s rail, %.1f diamonds from the head', $rail, $x)
+            : \sprintf('%s rail, %.1f diamonds from the left', $rail, $y);
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Potting;
+
+use PHPUnit\Framework\Attributes\DataProviderExternal;
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\AimRefused;
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Physics\Stroke;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Potting\PlayedChance;
+use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Shots\Intent;
+use ZigLane\Core\Shots\ShotKind;
+use ZigLane\Core\Shots\ShotSolver;
+use ZigLane\Tests\Core\Reading\Read;
+use ZigLane\Tests\Core\Shots\ShotSolverTest;
+use ZigLane\Tests\Survey;
+
+final class PlayedChanceTest extends TestCase
+{
+    /** A plain pot has the chance that it has anyway. */
+    public function testAPlainPotIsAsLikelyAsItIs(): void
+    {
+        $rack = Read::rack(['cue' => [4.0, 2.0], 9 => [6.4, 1.2]]);
+        $cue = $rack->layout->ball(0);
+        $pot = new Pot(9, Pocket::FootLeft);
+        $chance = new PotChance($rack->simulator(), $rack->layout, $pot, $rack->player);
+        $read = $chance->fromPlace($cue->x, $cue->y);
+        $line = $chance->line($cue, new Stroke($read->speed, 0.0, 0.2));
+        self::assertNotInstanceOf(\UnitEnum::class, $line);
+        $played = (new PlayedChance($rack->simulator(), $rack->layout, $pot, new Intent()))->under($line, $rack->player, (new ErrorSamples())->judging(PlayedChance::SHOWN));
+        self::assertEqualsWithDelta($chance->tried($cue, $line), $played, 0.03);
+    }
+
+    /**
+     * A shot of each kind, told against played with fresh errors: within three points.
+     *
+     * @param array<string|int, array{float, float}> $balls
+     */
+    #[DataProviderExternal(ShotSolverTest::class, 'shots')]
+    public function testWhatIsToldComesAbout(array $balls, Intent $intent, Pocket $pocket, float $speed): void
+    {
+        self::assertLessThan(0.03, self::off(Read::rack($balls)->layout, $intent, $pocket, $speed) ?? 1.0);
+    }
+
+    /** The same for 200 random shots of each kind (the survey only). */
+    public function testWhatIsToldOfRandomShotsComesAbout(): void
+    {
+        if (0 === Survey::size(200, 0)) {
+            self::markTestSkipped('200 shots of each kind: bin/zig-lane test survey');
+        }
+        $random = new Generator(31);
+        foreach ([ShotKind::Bank, ShotKind::Kick, ShotKind::Combination, ShotKind::Carom] as $kind) {
+            for ($found = 0; $found < 200;) {
+                [$layout, $intent, $pocket] = self::drawn($kind, $random);
+                $off = self::off($layout, $intent, $pocket, $random->between(2.0, 4.0));
+                if (null !== $off) {
+                    ++$found;
+                    self::assertLessThan(0.03, $off, "$kind->value $found");
+                }
+            }
+        }
+    }
+
+    /** How far what is told lies from 4,000 plays; null where there is no such shot. */
+    private static function off(Layout $layout, Intent $intent, Pocket $pocket, float $speed): ?float
+    {
+        $fresh = ErrorSamples::random(4000, new Generator(8));
+        $simulator = new Simulator();
+        $player = Player::of(Level::Advanced);
+        try {
+            $stroke = (new ShotSolver($simulator))->solve($layout, new Pot(9, $pocket), $intent, new Stroke($speed, 0.0, 0.1))->shot->stroke();
+        } catch (AimRefused) {
+            return null;
+        }
+        $chance = new PlayedChance($simulator, $layout, new Pot(9, $pocket), $intent);
+
+        return abs($chance->under($stroke, $player, (new ErrorSamples())->judging(PlayedChance::SHOWN)) - $chance->under($stroke, $player, $fresh));
+    }
+
+    /**
+     * @return array{Layout, Intent, Pocket} the 9 to be potted
+     */
+    private static function drawn(ShotKind $kind, Generator $random): array
+    {
+        do {
+            $balls = [];
+            foreach ($kind->needsOther() ? [0, 1, 9] : [0, 9] as $ball) {
+                $balls[$ball] = new Point($random->between(0.1, 2.4), $random->between(0.1, 1.17));
+            }
+            $near = array_filter($balls, static fn(Point $one): bool => \count(array_filter($balls, static fn(Point $two): bool => $one->distanceTo($two) < 0.12)) > 1);
+        } while ([] !== $near);
+        $rail = Rail::cases()[$random->integer(0, 3)];
+
+        return [
+            new Layout($balls),
+            $kind->needsOther() ? new Intent($kind, other: 1) : new Intent($kind, [$rail]),
+            Pocket::cases()[$random->integer(0, 5)],
+        ];
+    }
+}
