@@ -55,7 +55,7 @@ final class PlanFile
                 'position' => round($shot->chances->position, 4),
                 'runOut' => round($shot->chances->runOut, 4),
                 'settled' => $shot->settled,
-                'kind' => 'pot',
+                'kind' => $shot->spec->intent->kind->value,
                 'zone' => self::ring($shot->zone, $shot->rest, $size),
                 'heart' => self::ring($shot->heart, $shot->rest, $size),
                 'rest' => self::diamonds($shot->rest, $size),
