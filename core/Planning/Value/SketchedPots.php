@@ -28,15 +28,10 @@ final class SketchedPots
     /** A chance that is none. */
     private const NO_CHANCE = 0.02;
 
-    private readonly MouthChance $chance;
+    private readonly float $spread;
     private readonly float $diameter;
 
-    /**
-     * Ghost balls of a mouth's edges, direction of the ball to its middle, balls in the lane as bits, way to the mouth's middle; by
-     * ball, the widest first.
-     *
-     * @var array<int, list<array{float, float, float, float, float, float, int, float, float}>>
-     */
+    /** @var array<int, list<SketchedMouth>> by ball, the widest first */
     private array $mouths = [];
 
     /** @var array<int, list<array{float, int, int}>> shares, balls on the table, and those of them that were in the way as bits; by ball */
@@ -72,7 +67,7 @@ final class SketchedPots
         private array $places,
         private readonly float $steady,
     ) {
-        $this->chance = new MouthChance(max($player->aim * self::LARGER, 1e-6));
+        $this->spread = max($player->aim * self::LARGER, 1e-6) * 2 * M_SQRT2;
         $this->diameter = 2 * $simulator->ball->radius;
         $nodes = [];
         for ($node = 0; $node < self::LONG * self::ACROSS; ++$node) {
@@ -118,8 +113,11 @@ final class SketchedPots
     {
         $best = 0.0;
         foreach ($this->mouths($ball) as $mouth) {
-            [$chance, $dx, $dy] = 0 === ($mouth[6] & $bits) ? $this->chance->from($mouth, $x, $y) : [0.0, 0.0, 0.0];
-            if ($chance > $best && 0 === ($this->inTheWay($this->places, $x, $y, $dx, $dy) & $bits & ~(1 << $ball))) {
+            $chance = 0 === ($mouth->lane & $bits) ? $mouth->chanceFrom($x, $y, $this->spread) : 0.0;
+            if (
+                $chance > $best
+                && 0 === ($this->inTheWay($this->places, $x, $y, $mouth->x - $x, $mouth->y - $y) & $bits & ~(1 << $ball))
+            ) {
                 $best = $chance;
             }
         }
@@ -154,8 +152,8 @@ final class SketchedPots
         $best = array_fill(0, \count($this->nodes), 0.0);
         $inTheWay = 0;
         foreach ($this->mouths($ball) as $n => $mouth) {
-            if (0 !== ($mouth[6] & $bits)) {
-                $inTheWay |= $mouth[6] & $bits;
+            if (0 !== ($mouth->lane & $bits)) {
+                $inTheWay |= $mouth->lane & $bits;
             } else {
                 $inTheWay |= $this->raise($best, $ball * 8 + $n, $bits);
             }
@@ -241,8 +239,10 @@ final class SketchedPots
         $mouth = $this->mouths(intdiv($field, 8))[$field % 8];
         $nodes = $chances = $ux = $uy = $far = [];
         foreach ($this->nodes as $node => [$x, $y]) {
-            [$chance, $dx, $dy] = $this->chance->from($mouth, $x, $y);
+            $chance = $mouth->chanceFrom($x, $y, $this->spread);
             if ($chance > self::NO_CHANCE) {
+                $dx = $mouth->x - $x;
+                $dy = $mouth->y - $y;
                 $long = sqrt($dx * $dx + $dy * $dy);
                 $nodes[] = $node;
                 $chances[] = $chance;
@@ -305,7 +305,7 @@ final class SketchedPots
     }
 
     /**
-     * @return list<array{float, float, float, float, float, float, int, float, float}>
+     * @return list<SketchedMouth>
      */
     private function mouths(int $ball): array
     {
@@ -317,34 +317,28 @@ final class SketchedPots
         $mouths = [];
         if (null !== $this->from && 0 === ($this->moved >> $ball & 1)) {
             foreach ($this->from->mouths($ball) as $mouth) {
-                $mouth[6] = $mouth[6] & ~$this->moved | $this->inTheWay($this->elsewhere, $at->x, $at->y, $mouth[7], $mouth[8]);
-                $mouths[] = $mouth;
+                $now = $this->inTheWay($this->elsewhere, $at->x, $at->y, $mouth->way->x, $mouth->way->y);
+                $mouths[] = $mouth->withLane($mouth->lane & ~$this->moved | $now);
             }
 
             return $this->mouths[$ball] = $mouths;
         }
-        $wide = [];
         foreach (Pocket::cases() as $pocket) {
             [$low, $high] = PocketWindow::openMouth($g->pocket($pocket), $at, $g->reach);
             if ($high <= $low) {
                 continue;
             }
-            $wide[] = $low - $high;
-            $middle = ($low + $high) / 2;
             $to = $g->pocket($pocket)->mouthMiddle();
-            $mouths[] = [
-                $at->x - $this->diameter * cos($low),
-                $at->y - $this->diameter * sin($low),
-                $at->x - $this->diameter * cos($high),
-                $at->y - $this->diameter * sin($high),
-                cos($middle),
-                sin($middle),
+            $mouths[] = new SketchedMouth(
+                $at->toward($low, -$this->diameter),
+                $at->toward($high, -$this->diameter),
+                ($low + $high) / 2,
+                $high - $low,
+                new Point($to->x - $at->x, $to->y - $at->y),
                 $this->inTheWay($this->places, $at->x, $at->y, $to->x - $at->x, $to->y - $at->y) & ~(1 << $ball),
-                $to->x - $at->x,
-                $to->y - $at->y,
-            ];
+            );
         }
-        array_multisort($wide, $mouths);
+        usort($mouths, static fn(SketchedMouth $one, SketchedMouth $other): int => $other->wide <=> $one->wide);
 
         return $this->mouths[$ball] = $mouths;
     }
