@@ -7,6 +7,7 @@ namespace ZigLane\Core\Aiming;
 use ZigLane\Core\Equipment\PocketShape;
 use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Numerics\HoldingIntervals;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Motion;
 use ZigLane\Core\Physics\Simulator;
@@ -114,19 +115,7 @@ final readonly class PocketWindow
      */
     private static function edge(callable $drops, float $inside, float $outside): float
     {
-        if ($drops($outside)) {
-            return $outside;
-        }
-        for ($i = 0; $i < self::BISECTIONS; ++$i) {
-            $middle = ($inside + $outside) / 2;
-            if ($drops($middle)) {
-                $inside = $middle;
-            } else {
-                $outside = $middle;
-            }
-        }
-
-        return $inside;
+        return $drops($outside) ? $outside : HoldingIntervals::edge($drops, $inside, $outside, self::BISECTIONS)[0];
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Potting;
 
+use ZigLane\Core\Numerics\HoldingIntervals;
+
 /**
  * The intervals of directions (rad) in which something holds, by trying: in steps, every edge then bisected.
  *
@@ -26,26 +28,13 @@ final class OpenDirections
      */
     public static function scanned(\Closure $holds, float $span): array
     {
-        $step = self::step($span);
-        $intervals = [];
-        $open = null;
-        $last = false;
-        for ($i = 0; $i < self::TRIES; ++$i) {
-            $way = -$span + $i * $step;
-            $now = $holds($way);
-            if ($now && !$last) {
-                $open = 0 === $i ? $way : self::edge($holds, $way, $way - $step);
-            } elseif (!$now && $last) {
-                $intervals[] = [(float) $open, self::edge($holds, $way - $step, $way)];
-                $open = null;
-            }
-            $last = $now;
-        }
-        if (null !== $open) {
-            $intervals[] = [$open, $span];
-        }
-
-        return $intervals;
+        return HoldingIntervals::scanned(
+            $holds,
+            -$span,
+            $span,
+            self::TRIES - 1,
+            static fn(float $inside, float $outside): float => self::edge($holds, $inside, $outside),
+        );
     }
 
     /**
@@ -115,14 +104,7 @@ final class OpenDirections
      */
     private static function edge(\Closure $holds, float $inside, float $outside): float
     {
-        for ($i = 0; $i < self::BISECTIONS; ++$i) {
-            $middle = ($inside + $outside) / 2;
-            if ($holds($middle)) {
-                $inside = $middle;
-            } else {
-                $outside = $middle;
-            }
-        }
+        [$inside, $outside] = HoldingIntervals::edge($holds, $inside, $outside, self::BISECTIONS);
 
         return ($inside + $outside) / 2;
     }

@@ -20,7 +20,6 @@ use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Shots\ShotSolver;
-use ZigLane\Core\Shots\SolvedShot;
 
 /**
  * A shot as stated, aimed, and with the cue raised where a rail or a ball behind it forces that: the one place where it is decided
@@ -30,16 +29,9 @@ final readonly class StatedShot
 {
     /**
      * @param AimSolution|null $aim   how the aim came about; null when a direction was given
-     * @param SolvedShot|null  $solved the same for a shot that is not a plain pot
      * @param float            $least elevation that the table forces, rad; INF when not even the steepest cue would do
      */
-    private function __construct(
-        public Shot $shot,
-        public ?AimSolution $aim,
-        public ShotResult $result,
-        public float $least,
-        public ?SolvedShot $solved = null,
-    ) {}
+    private function __construct(public Shot $shot, public ?AimSolution $aim, public ShotResult $result, public float $least) {}
 
     /**
      * Played on a layout.
@@ -107,6 +99,6 @@ final readonly class StatedShot
             $elevation = $raised;
         }
 
-        return new self($solved->shot, null, $solved->result, $least, $solved);
+        return new self($solved->shot, null, $solved->result, $least);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Reading;
 
+use ZigLane\Core\Numerics\HoldingIntervals;
+
 /**
  * How much softer and harder a stroke may be before the cue ball no longer stops in the zone.
  */
@@ -78,16 +80,7 @@ final readonly class SpeedWindow
         if ($step > 0 ? $inside >= $end : $inside <= $end) {
             return $end;
         }
-        $outside = $inside + $step;
-        for ($i = 0; $i < self::BISECTIONS; ++$i) {
-            $middle = ($inside + $outside) / 2;
-            if ($good($middle)) {
-                $inside = $middle;
-            } else {
-                $outside = $middle;
-            }
-        }
 
-        return $inside;
+        return HoldingIntervals::edge($good, $inside, $inside + $step, self::BISECTIONS)[0];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Routes;
 
+use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\EventType;
 
@@ -12,8 +13,6 @@ use ZigLane\Core\Physics\EventType;
  */
 final readonly class CushionPath
 {
-    public const RAILS = ['head', 'foot', 'left', 'right'];
-
     /** Times closer than this (s) are the same. */
     private const SAME_TIME = 1e-9;
 
@@ -39,7 +38,7 @@ final readonly class CushionPath
             if ([] === $rails) {
                 $spin = self::runs($recorded, $event->time, $event->other, $side) ? 'running' : 'reverse';
             }
-            $rails[] = self::RAILS[$event->other];
+            $rails[] = Rail::at($event->other)->value;
         }
 
         return new self($rails, $spin);

@@ -75,4 +75,12 @@ final readonly class Played
 
         return $contacts;
     }
+
+    /** Whether the ball of the shot went into its pocket from its first contact, without another and off no cushion. */
+    public function isPottedStraight(): bool
+    {
+        $ball = $this->table->pot->ball;
+
+        return $this->isPotted() && 1 === \count($this->contacts($ball)) && [] === $this->rails($ball, contacts: 1);
+    }
 }

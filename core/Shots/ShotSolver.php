@@ -9,6 +9,7 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Aiming\RefusalReason;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Numerics\HoldingIntervals;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\Layout;
@@ -146,7 +147,7 @@ final readonly class ShotSolver
     }
 
     /**
-     * Where something holds, its edges bisected.
+     * Where something holds, its edges bisected from within.
      *
      * @param \Closure(float): bool $holds by direction, rad
      *
@@ -154,40 +155,12 @@ final readonly class ShotSolver
      */
     private function intervals(\Closure $holds, float $from, float $to, int $steps): array
     {
-        $step = ($to - $from) / $steps;
-        $found = [];
-        $open = null;
-        for ($n = 0; $n <= $steps; ++$n) {
-            $at = $from + $n * $step;
-            $now = $holds($at);
-            if ($now && null === $open) {
-                $open = 0 === $n ? $at : self::edge($holds, $at, $at - $step);
-            } elseif (!$now && null !== $open) {
-                $found[] = [$open, self::edge($holds, $at - $step, $at)];
-                $open = null;
-            }
-        }
-        if (null !== $open) {
-            $found[] = [$open, $to];
-        }
-
-        return $found;
-    }
-
-    /**
-     * @param \Closure(float): bool $holds by direction, rad
-     */
-    private static function edge(\Closure $holds, float $inside, float $outside): float
-    {
-        for ($n = 0; $n < self::BISECTIONS; ++$n) {
-            $middle = ($inside + $outside) / 2;
-            if ($holds($middle)) {
-                $inside = $middle;
-            } else {
-                $outside = $middle;
-            }
-        }
-
-        return $inside;
+        return HoldingIntervals::scanned(
+            $holds,
+            $from,
+            $to,
+            $steps,
+            static fn(float $inside, float $outside): float => HoldingIntervals::edge($holds, $inside, $outside, self::BISECTIONS)[0],
+        );
     }
 }

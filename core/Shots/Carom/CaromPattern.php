@@ -29,11 +29,6 @@ final readonly class CaromPattern implements ShotPattern
 
     public function isMade(Played $played): bool
     {
-        $ball = $played->table->pot->ball;
-
-        return $played->isPotted()
-            && $this->begins($played)
-            && 1 === \count($played->contacts($ball))
-            && [] === $played->rails($ball, contacts: 1);
+        return $played->isPottedStraight() && $this->begins($played);
     }
 }

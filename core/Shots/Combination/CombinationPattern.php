@@ -31,12 +31,7 @@ final readonly class CombinationPattern implements ShotPattern
 
     public function isMade(Played $played): bool
     {
-        $ball = $played->table->pot->ball;
-
-        return $played->isPotted()
-            && $this->begins($played)
-            && 1 === \count($played->contacts($ball))
-            && [] === $played->rails($ball, contacts: 1);
+        return $played->isPottedStraight() && $this->begins($played);
     }
 
     /** Whether the ball that is hit first goes from the cue ball to the other. */

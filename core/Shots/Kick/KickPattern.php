@@ -34,11 +34,6 @@ final readonly class KickPattern implements ShotPattern
 
     public function isMade(Played $played): bool
     {
-        $ball = $played->table->pot->ball;
-
-        return $played->isPotted()
-            && $this->begins($played)
-            && [BallId::CUE] === $played->contacts($ball)
-            && [] === $played->rails($ball, contacts: 1);
+        return $played->isPottedStraight() && $this->begins($played);
     }
 }
