@@ -30,7 +30,7 @@ final readonly class PatternSearch
 
     /** Size of the first step: share of the speed, tip (radii), part of what drops; and of those that polish. */
     private const FIRST = [0.08, 0.1, 0.45];
-    private const POLISH = [[0.05, 0.06, 0.3], [0.025, 0.03, 0.15]];
+    private const POLISH = [[0.1, 0.12, 0.3], [0.05, 0.06, 0.3], [0.025, 0.03, 0.15]];
 
     /** A difference of value that is none. */
     private const NOTHING = 0.005;

@@ -24,9 +24,12 @@ final class RouteSearch
     private const LOOKED = 48;
     private const STIRRED = 12;
 
+    /** Candidates judged by more tries before the best are refined: by a few the luckiest come first. */
+    private const JUDGED = 16;
+
     /** Candidates refined, polished, and routes kept. */
     private const REFINED = 5;
-    private const POLISHED = 3;
+    private const POLISHED = 5;
     public const KEPT = 5;
 
     /** Share of the best one's value from which another way is named. */
@@ -88,6 +91,8 @@ final class RouteSearch
         // One step round each of the better ideas, under few errors, tells which deserve more.
         $stirred = array_map($this->pattern->stirred(...), \array_slice($rough, 0, self::STIRRED));
         $rough = Candidate::apart(Candidate::ranked([...$stirred, ...\array_slice($rough, self::STIRRED)]));
+        $judged = $this->evaluated(\array_slice($rough, 0, self::JUDGED), StrokeTrials::MORE);
+        $rough = [...$judged, ...\array_slice($rough, self::JUDGED)];
         yield $this->maker->best($rough, self::FEW);
         $settled = [];
         foreach (\array_slice($rough, 0, self::REFINED) as $n => $candidate) {

@@ -39,8 +39,12 @@ final class Heart
         return \sprintf('%s-%d-%s', substr((string) gethostname(), 0, 18), getmypid(), bin2hex(random_bytes(3)));
     }
 
-    /** Holds a message of the transport until release(). */
-    public function hold(string $message): void
+    /**
+     * Beats until release(), and holds a message of the transport meanwhile.
+     *
+     * @param string|null $message null for work that none asked for
+     */
+    public function hold(?string $message): void
     {
         $this->message = $message;
         if (\function_exists('pcntl_alarm')) {
