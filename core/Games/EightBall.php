@@ -84,9 +84,14 @@ final readonly class EightBall implements Game
         return true;
     }
 
-    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
+    public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool
     {
-        return ($result->pocketed[$ball] ?? null) === $pocket;
+        return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
+    }
+
+    public function losesUncalled(): bool
+    {
+        return true;
     }
 
     public function spoilsBreak(int $ball): bool
@@ -118,9 +123,20 @@ final readonly class EightBall implements Game
         return new Verdict($foul, $won, $eight && !$won);
     }
 
+    /** None: the eight ends the rack, and the others stay down. */
+    public function spotted(Layout $before, ShotResult $result): array
+    {
+        return [];
+    }
+
     public function winsByFalling(Layout $before): bool
     {
         return [self::EIGHT] === $this->legalTargets($before);
+    }
+
+    public function losesByFalling(Layout $before): bool
+    {
+        return !$this->winsByFalling($before);
     }
 
     public function isOver(Layout $layout): bool

@@ -54,8 +54,16 @@ interface Game
     /** Whether there are balls that the player may not pocket. */
     public function hasObstacles(): bool;
 
-    /** Whether a shot that was called counts as made, fouls aside. */
-    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool;
+    /**
+     * Whether the turn goes on after a shot, fouls aside.
+     *
+     * @param int|null    $ball   that was called; null for a safety
+     * @param Pocket|null $pocket that was called; null for a safety
+     */
+    public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool;
+
+    /** Whether the ball that ends the rack loses it when it falls without having been called. */
+    public function losesUncalled(): bool;
 
     /** Whether a break that drops this ball is played again when a rack is to be practised. */
     public function spoilsBreak(int $ball): bool;
@@ -68,8 +76,18 @@ interface Game
     /** Judges a shot played from a layout. */
     public function judge(Layout $before, ShotResult $result): Verdict;
 
-    /** Whether the ball that ends the rack, falling on a legal shot from this table, wins it; else it loses. */
+    /**
+     * Pocketed balls that are put back on the table (WPA rules, from memory).
+     *
+     * @return list<int> ascending
+     */
+    public function spotted(Layout $before, ShotResult $result): array;
+
+    /** Whether the ball that ends the rack, falling on a legal shot from this table, wins it. */
     public function winsByFalling(Layout $before): bool;
+
+    /** Whether it loses it; where it does neither it is spotted. */
+    public function losesByFalling(Layout $before): bool;
 
     /** Whether nothing is left to be pocketed. */
     public function isOver(Layout $layout): bool;

@@ -66,13 +66,18 @@ final readonly class Rotation implements Game
     }
 
     /** In nine-ball any ball will do; ten-ball is called. */
-    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
+    public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool
     {
         if (!$this->called) {
             return [] !== array_diff(array_keys($result->pocketed), [BallId::CUE]);
         }
 
-        return ($result->pocketed[$ball] ?? null) === $pocket;
+        return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
+    }
+
+    public function losesUncalled(): bool
+    {
+        return false;
     }
 
     public function spoilsBreak(int $ball): bool
@@ -89,7 +94,24 @@ final readonly class Rotation implements Game
     {
         $foul = $this->foul($before, $result);
 
-        return new Verdict($foul, null === $foul && isset($result->pocketed[$this->money]));
+        return new Verdict($foul, null === $foul && isset($result->pocketed[$this->money]) && $this->winsByFalling($before));
+    }
+
+    /** The money ball, when it has not won. */
+    public function spotted(Layout $before, ShotResult $result): array
+    {
+        return isset($result->pocketed[$this->money]) && !$this->judge($before, $result)->won ? [$this->money] : [];
+    }
+
+    /** Where the shot is called, only as the last ball: earlier it is spotted (WPA rules of ten-ball, from memory). */
+    public function winsByFalling(Layout $before): bool
+    {
+        return !$this->called || [$this->money] === $this->legalTargets($before);
+    }
+
+    public function losesByFalling(Layout $before): bool
+    {
+        return false;
     }
 
     public function isOver(Layout $layout): bool

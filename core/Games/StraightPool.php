@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
@@ -52,9 +53,14 @@ final readonly class StraightPool implements Game
         return true;
     }
 
-    public function countsAsMade(int $ball, Pocket $pocket, ShotResult $result): bool
+    public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool
     {
-        return ($result->pocketed[$ball] ?? null) === $pocket;
+        return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
+    }
+
+    public function losesUncalled(): bool
+    {
+        return false;
     }
 
     public function spoilsBreak(int $ball): bool
@@ -72,6 +78,28 @@ final readonly class StraightPool implements Game
         $foul = $this->foul($before, $result);
 
         return new Verdict($foul, null === $foul && $this->isOver($result->final));
+    }
+
+    /** All that fell on a foul. */
+    public function spotted(Layout $before, ShotResult $result): array
+    {
+        if (null === $this->foul($before, $result)) {
+            return [];
+        }
+        $balls = array_values(array_diff(array_keys($result->pocketed), [BallId::CUE]));
+        sort($balls);
+
+        return $balls;
+    }
+
+    public function winsByFalling(Layout $before): bool
+    {
+        return true;
+    }
+
+    public function losesByFalling(Layout $before): bool
+    {
+        return false;
     }
 
     public function isOver(Layout $layout): bool

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
-use ZigLane\Core\Physics\Layout;
-
 /**
  * A game in which all balls are the player's.
  */
@@ -21,12 +19,6 @@ trait WithoutGroups
     public function groupTakenWith(int $ball): ?Group
     {
         return null;
-    }
-
-    /** Always. */
-    public function winsByFalling(Layout $before): bool
-    {
-        return true;
     }
 
     /** None: every ball may be pocketed. */

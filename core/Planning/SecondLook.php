@@ -10,6 +10,7 @@ use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Spotting;
 
 /**
  * A second look at the chance of a shot: some of its outcomes are planned on from anew, and by as much as that differs from what the
@@ -68,8 +69,16 @@ final readonly class SecondLook
 
     private static function planned(Planner $planner, Rack $rack, Layout $layout): float
     {
-        if ($rack->rules()->isOver($layout)) {
-            return $rack->rules()->winsByFalling($rack->layout) ? 1.0 : 0.0;
+        $rules = $rack->rules();
+        if ($rules->isOver($layout)) {
+            $last = $rules->lastBall($rack->layout);
+            if (null === $last || $rules->winsByFalling($rack->layout)) {
+                return 1.0;
+            }
+            if ($rules->losesByFalling($rack->layout)) {
+                return 0.0;
+            }
+            $layout = Spotting::back($rack->simulator(), $layout, [$last]);
         }
 
         return $planner->next($rack->withLayout($layout), SearchBudget::look())?->runOut() ?? 0.0;

@@ -26,6 +26,11 @@ final readonly class Rack
     public const MOST_LEGS = 30;
 
     public Player $player;
+    public bool $ballInHand;
+    public ?Group $group;
+
+    /** Null for practice alone. */
+    public ?Player $opponent;
 
     /**
      * @param Player|null          $player a league player when null
@@ -41,14 +46,16 @@ final readonly class Rack
         public GameName $game,
         public Table $table,
         public Layout $layout,
-        public bool $ballInHand = false,
-        public ?Group $group = null,
+        Turn $turn = new Turn(),
         ?Player $player = null,
         public array $legs = [],
         public array $unknown = [],
         public CueSpec $cue = new CueSpec(),
     ) {
         $this->player = $player ?? Player::of(Level::League);
+        $this->ballInHand = $turn->ballInHand;
+        $this->group = $turn->group;
+        $this->opponent = $turn->opponent;
         if ('' === trim($name) || mb_strlen($name) > self::LONGEST_NAME) {
             throw new InvalidInput('name', \sprintf('must have 1 to %d characters', self::LONGEST_NAME));
         }
@@ -97,7 +104,7 @@ final readonly class Rack
     /** The same with the ball in hand, or not. */
     public function withBallInHand(bool $inHand): self
     {
-        return $this->with(['ballInHand' => $inHand]);
+        return $this->with(['turn' => new Turn($inHand, $this->group, $this->opponent)]);
     }
 
     /** The same balls by diamonds on another table. */
@@ -118,10 +125,16 @@ final readonly class Rack
         return $this->with(['player' => $player]);
     }
 
+    /** The same against somebody; alone when null. */
+    public function against(?Player $opponent): self
+    {
+        return $this->with(['turn' => new Turn($this->ballInHand, $this->group, $opponent)]);
+    }
+
     /** The same with a group taken. */
     public function withGroup(Group $group): self
     {
-        return $this->with(['group' => $group]);
+        return $this->with(['turn' => new Turn($this->ballInHand, $group, $this->opponent)]);
     }
 
     /** The same with another cue. */
@@ -141,8 +154,7 @@ final readonly class Rack
     /**
      * This rack with what is named replaced.
      *
-     * @param array{name?: string, table?: Table, layout?: Layout, ballInHand?: bool, legs?: list<ShotSpec>, cue?: CueSpec, player?: Player,
-     *              group?: Group} $changes
+     * @param array{name?: string, table?: Table, layout?: Layout, turn?: Turn, legs?: list<ShotSpec>, cue?: CueSpec, player?: Player} $changes
      */
     private function with(array $changes): self
     {
@@ -151,8 +163,7 @@ final readonly class Rack
             $this->game,
             $changes['table'] ?? $this->table,
             $changes['layout'] ?? $this->layout,
-            $changes['ballInHand'] ?? $this->ballInHand,
-            $changes['group'] ?? $this->group,
+            $changes['turn'] ?? new Turn($this->ballInHand, $this->group, $this->opponent),
             $changes['player'] ?? $this->player,
             $changes['legs'] ?? $this->legs,
             $this->unknown,

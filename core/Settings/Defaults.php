@@ -141,6 +141,9 @@ final class Defaults
         'professional' => ['spot' => 0.90, 'long-rolled' => 0.80, 'long-stopped' => 0.80, 'cut' => 0.95, 'frozen' => 1.0],
     ];
 
+    /** Players' rule of thumb: to go from this chance of the first pot on (common practice, no source). */
+    public const GO_RULE = 0.75;
+
     /** How errors grow (our own choice): per degree of elevation, per metre beyond reach, per m/s of cue speed above QUIET_SPEED. */
     public const ERROR_PER_DEGREE = 0.06;
     public const ERROR_PER_STRETCH = 2.5;

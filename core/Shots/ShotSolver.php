@@ -56,9 +56,27 @@ final readonly class ShotSolver
         $pattern = ShotPatterns::of($intent->kind) ?? throw new \LogicException('A plain pot is aimed by AimSolver.');
         $near = $this->near($table, $pattern, $stroke);
         $widest = $this->widest($table, $pattern, $stroke, $near) ?? throw $this->refusal($table, $pattern, $stroke, $near);
-        [$low, $high] = $widest;
-        $aim = ($low + $high) / 2 + $offset * ($high - $low) / 2;
-        $shot = Shot::of(new AimedStroke($aim, $stroke));
+
+        return $this->solved($layout, $stroke, $widest, $offset);
+    }
+
+    /** The same without a word where there is no such shot, at the cost of a coarse look alone. */
+    public function find(Layout $layout, Pot $pot, Intent $intent, Stroke $stroke): ?SolvedShot
+    {
+        $table = new ShotTable($this->simulator, $layout, $pot, $intent);
+        $pattern = ShotPatterns::of($intent->kind) ?? throw new \LogicException('A plain pot is aimed by AimSolver.');
+        $widest = $this->widest($table, $pattern, $stroke, $this->near($table, $pattern, $stroke), \array_slice(self::FINE, 0, 1));
+
+        return null === $widest ? null : $this->solved($layout, $stroke, $widest, 0.0);
+    }
+
+    /**
+     * @param array{float, float} $interval directions in which it is made, rad
+     */
+    private function solved(Layout $layout, Stroke $stroke, array $interval, float $offset): SolvedShot
+    {
+        [$low, $high] = $interval;
+        $shot = Shot::of(new AimedStroke(($low + $high) / 2 + $offset * ($high - $low) / 2, $stroke));
 
         return new SolvedShot($shot, $this->simulator->play($layout, $shot), $low, $high);
     }
@@ -89,13 +107,14 @@ final readonly class ShotSolver
      * The widest interval in which it is made.
      *
      * @param list<array{float, float}> $near
+     * @param list<int>                 $fine directions tried in each of them, until there is one
      *
      * @return array{float, float}|null directions of the cue, rad
      */
-    private function widest(ShotTable $table, ShotPattern $pattern, Stroke $stroke, array $near): ?array
+    private function widest(ShotTable $table, ShotPattern $pattern, Stroke $stroke, array $near, array $fine = self::FINE): ?array
     {
         $made = fn(float $aim): bool => $pattern->isMade($this->played($table, $stroke, $aim));
-        foreach (self::FINE as $steps) {
+        foreach ($fine as $steps) {
             $widest = null;
             foreach ($near as [$low, $high]) {
                 foreach ($this->intervals($made, $low, $high, $steps) as [$least, $most]) {

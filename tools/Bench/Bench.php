@@ -20,6 +20,7 @@ use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Turn;
 use ZigLane\Core\Reading\Openings;
 use ZigLane\Core\Reading\TableReading;
 use ZigLane\Core\Reading\ZoneFinder;
@@ -203,7 +204,7 @@ final readonly class Bench
         $rows = [];
         foreach ([1, 2, 3, 4, 6, 8, 10, 12, 15] as $balls) {
             [$rack] = $this->workload->racks(1, $balls);
-            $rack = new Rack('bench', 1 === $balls ? GameName::NineBall : GameName::StraightPool, $rack->table, $rack->layout, ballInHand: true);
+            $rack = new Rack('bench', 1 === $balls ? GameName::NineBall : GameName::StraightPool, $rack->table, $rack->layout, new Turn(ballInHand: true));
             [$first, $settled, $runOut] = self::plan($rack);
             $rows[] = ['balls' => $balls, 'first' => round($first, 2), 'settled' => round($settled, 2), 'runOut' => round($runOut, 3)];
         }

@@ -8,6 +8,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Racking;
 
 /**
  * The value of a state in which balls have been moved: by a sketch of the table as it then lies.
@@ -64,13 +65,17 @@ final class MovedBalls
     public function valueOf(ValueFunction $values, RemainingBalls $remaining, array $moved, float $x, float $y): float
     {
         $scale = $this->scale($values, $remaining);
-        foreach ($moved as $ball => $place) {
-            $remaining = null === $place ? $remaining->without($ball) : $remaining;
-        }
         $game = $this->rack->rules();
         $last = $game->lastBall($this->rack->layout);
         if (null !== $last && \array_key_exists($last, $moved) && null === $moved[$last] && !$game->winsByFalling($this->rack->layout)) {
-            return 0.0;
+            if ($game->losesByFalling($this->rack->layout)) {
+                return 0.0;
+            }
+            $spot = Racking::footSpot($this->cache->simulator);
+            $moved[$last] = [$spot->x, $spot->y];
+        }
+        foreach ($moved as $ball => $place) {
+            $remaining = null === $place ? $remaining->without($ball) : $remaining;
         }
         $places = array_map(static fn(array $at): Point => new Point(...$at), array_filter($moved));
 

@@ -15,6 +15,7 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Rack\Turn;
 
 /**
  * The open rack file, version 1: decoded JSON to values and back. Schema and text in docs/rack-file.schema.json.
@@ -61,6 +62,8 @@ final class RackFile
         $group = null === $file->raw('group') ? null : $file->choice('group', Group::class);
         $player = $file->object('player');
         $who = PlayerFields::read($player);
+        $opponent = null === $file->raw('opponent') ? null : $file->object('opponent');
+        $against = null === $opponent ? null : PlayerFields::read($opponent);
         $legs = self::legs($file->raw('legs'));
         $inHand = $file->flag('ballInHand', false);
 
@@ -69,13 +72,13 @@ final class RackFile
             $game,
             $table,
             $layout,
-            $inHand,
-            $group,
+            new Turn($inHand, $group, $against),
             $who,
             $legs,
             array_filter([
                 '' => $file->unknown(),
                 'player' => $player->unknown(),
+                'opponent' => $opponent?->unknown() ?? [],
                 'cue' => $cueUnknown,
             ] + $unknown),
             $cue,
@@ -105,6 +108,9 @@ final class RackFile
             'group' => $rack->group?->value,
             'player' => PlayerFields::write($rack->player) + $kept('player'),
         ];
+        if (null !== $rack->opponent) {
+            $document['opponent'] = PlayerFields::write($rack->opponent) + $kept('opponent');
+        }
         if ([] !== $rack->legs) {
             $document['legs'] = array_map(ShotSpecFile::write(...), $rack->legs);
         }

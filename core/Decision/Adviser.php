@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Planning\Planner;
+use ZigLane\Core\Planning\RunOutChance;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * Weighs the run-out against the best safety and the best of both.
+ */
+final readonly class Adviser
+{
+    /** Differences of the chance to win that are none (our own choice). */
+    private const EVEN = 0.01;
+
+    private Contest $contest;
+    private ShotSearch $search;
+
+    /**
+     * @param Rack              $rack      the cue ball on the table, the player's group known where the game has groups
+     * @param Player            $opponent
+     * @param Planner           $planner   that planned it
+     * @param ShotBudget|null   $budget    the whole search when null
+     * @param Processes|null    $processes that share the work; this one alone when null
+     */
+    public function __construct(
+        private Rack $rack,
+        Player $opponent,
+        Planner $planner,
+        ?ShotBudget $budget = null,
+        ErrorSamples $errors = new ErrorSamples(),
+        ?Processes $processes = null,
+    ) {
+        $own = new RunOutChance($rack, $planner);
+        $this->contest = new Contest($own, self::isAlike($rack, $opponent) ? $own : new RunOutChance(self::turned($rack, $opponent)));
+        $this->search = new ShotSearch($rack, $this->contest, $budget ?? ShotBudget::settled(), $errors, $processes);
+    }
+
+    /**
+     * @param AimedStroke|null $stroke that the plan begins with; null when no ball goes
+     * @param Pot|null         $pot    and what it pots
+     * @param float            $chance of that, 0–1
+     * @param float            $runOut chance to run out as planned, 0–1
+     */
+    public function advise(?AimedStroke $stroke, ?Pot $pot, float $chance, float $runOut): Advice
+    {
+        $go = null === $stroke ? null : $this->planned($stroke, $pot, $runOut);
+        $found = $this->search->best();
+        $other = $found[OptionKind::Go->value] ?? null;
+        if (null === $go || (null !== $other && $other->win > $go->win + self::EVEN)) {
+            // A bank, a combination, a stroke that the plan did not see.
+            $go = $other ?? $go;
+        }
+
+        return $this->weighed($go, $found[OptionKind::Safe->value] ?? null, $found[OptionKind::TwoWay->value] ?? null, $chance);
+    }
+
+    private function weighed(?Tried $go, ?Tried $safe, ?Tried $twoWay, float $chance): Advice
+    {
+        $options = array_filter(['go' => $go, 'safe' => $safe, 'two-way' => $twoWay]);
+        uasort($options, static fn(Tried $one, Tried $two): int => $two->win <=> $one->win);
+        $choice = OptionKind::tryFrom((string) array_key_first($options)) ?? OptionKind::Safe;
+        [$best, $second] = [...array_values($options), null, null];
+        $apart = null === $best || null === $second ? INF : $best->win - $second->win;
+
+        return new Advice(
+            $choice,
+            $go,
+            $safe,
+            $twoWay,
+            $apart < max(self::EVEN, null === $best || null === $second ? 0.0 : hypot($best->error, $second->error)),
+            null === $go ? null : self::turning($go, max($safe->win ?? 0.0, $twoWay->win ?? 0.0)),
+            $chance >= Defaults::GO_RULE,
+        );
+    }
+
+    /** The plan's own stroke: what comes after it is known better than from state values. */
+    private function planned(AimedStroke $stroke, ?Pot $pot, float $runOut): Tried
+    {
+        $tried = $this->search->judge($stroke, $pot);
+
+        return $tried->winning($tried->win + ($runOut - $tried->runOut) * (1 - $this->contest->failing($this->rack->layout)));
+    }
+
+    /** Chance of the first pot from which to go is as good as the other. */
+    private static function turning(Tried $go, float $other): ?float
+    {
+        if ($go->made <= 0.0 || $go->made >= 1.0) {
+            return null;
+        }
+        // What the mended chance to win adds lies in what comes after the pot.
+        $ifMade = ($go->win - (1 - $go->made) * $go->ifNot) / $go->made;
+        $at = $ifMade > $go->ifNot ? ($other - $go->ifNot) / ($ifMade - $go->ifNot) : 1.0;
+
+        return $at > 0.0 && $at < 1.0 ? $at : null;
+    }
+
+    private static function isAlike(Rack $rack, Player $opponent): bool
+    {
+        return !$rack->rules()->hasObstacles() && [$opponent->aim, $opponent->speed, $opponent->tip]
+            === [$rack->player->aim, $rack->player->speed, $rack->player->tip];
+    }
+
+    /** The rack as the opponent sees it. */
+    private static function turned(Rack $rack, Player $opponent): Rack
+    {
+        $turned = $rack->withPlayer($opponent);
+
+        return null === $rack->group ? $turned : $turned->withGroup($rack->group->other());
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Physics\Layout;
+
+/**
+ * How a stroke ended.
+ */
+final readonly class End
+{
+    /**
+     * @param Layout             $table    afterwards; the cue ball may be missing after a foul
+     * @param array<int, Pocket> $pocketed by ball
+     */
+    public function __construct(public EndKind $kind, public Layout $table, public array $pocketed = []) {}
+
+    /** Chance to win the rack for the player who played it, 0–1. */
+    public function value(Contest $contest): float
+    {
+        return match ($this->kind) {
+            EndKind::Won => 1.0,
+            EndKind::Lost => 0.0,
+            EndKind::Made => $contest->turn($this->table),
+            EndKind::Passed => 1 - $contest->reversed()->turn($this->table),
+            EndKind::Foul => 1 - $contest->reversed()->inHand($this->table),
+        };
+    }
+}

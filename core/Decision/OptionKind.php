@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+/**
+ * What a player can decide for.
+ */
+enum OptionKind: string
+{
+    /** Pot and go for the run-out. */
+    case Go = 'go';
+
+    /** Play safe. */
+    case Safe = 'safe';
+
+    /** A pot that is not likely, with a safe table when it is missed. */
+    case TwoWay = 'two-way';
+
+    /** A stroke that keeps the turn in at least this share of the tries is a pot; in less than that one a safety (our own choice). */
+    public const POT = 0.5;
+    public const SAFETY = 0.15;
+}

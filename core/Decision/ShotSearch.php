@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Player\ErrorSample;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * Finds the strokes that win the rack most often, safeties above all: many are played once, the better ones under more and more errors
+ * (successive halving; Z. Karnin and others, "Almost optimal exploration in multi-armed bandits", 2013), the best are stirred, and
+ * judged afresh in the end.
+ */
+final class ShotSearch
+{
+    /** Tries under which strokes are stirred; steps of the speed (a share), the direction (rad) and the tip. */
+    private const STIR = 24;
+    private const STEPS = [[0.12, 0.0, 0.0, 0.0], [-0.12, 0.0, 0.0, 0.0], [0.0, 0.006, 0.0, 0.0], [0.0, -0.006, 0.0, 0.0],
+        [0.0, 0.0, 0.15, 0.0], [0.0, 0.0, -0.15, 0.0], [0.0, 0.0, 0.0, 0.15], [0.0, 0.0, 0.0, -0.15]];
+
+    /** Tries that are worth a process of their own. */
+    private const WORTH_SHARING = 120;
+
+    private readonly StrokeSpread $spread;
+    private readonly StrokeEnds $ends;
+    private readonly Processes $processes;
+
+    public function __construct(
+        private readonly Rack $rack,
+        private readonly Contest $contest,
+        private readonly ShotBudget $budget,
+        private readonly ErrorSamples $errors = new ErrorSamples(),
+        ?Processes $processes = null,
+    ) {
+        $this->processes = $processes ?? Processes::single();
+        $this->spread = new StrokeSpread($rack);
+        $this->ends = new StrokeEnds($rack);
+    }
+
+    /**
+     * The best stroke of each kind.
+     *
+     * @return array<string, Tried> by the kind's value
+     */
+    public function best(): array
+    {
+        $tried = $this->once();
+        foreach ($this->budget->rungs as [$most, $tries]) {
+            $tried = $this->judged(self::mixed($tried, $most), $this->errors->first($tries));
+        }
+        $best = [];
+        foreach (OptionKind::cases() as $kind) {
+            $these = array_values(array_filter($tried, static fn(Tried $one): bool => $kind === $one->kind()));
+            $these = $this->judged(\array_slice($these, 0, $this->budget->ofAKind), $this->errors->first($this->budget->more));
+            $stirred = $this->shared(\array_slice($these, 0, $this->budget->stirred), $this->stirred(...), self::STIR * \count(self::STEPS));
+            $finalists = [] === $stirred ? \array_slice($these, 0, 1) : $stirred;
+            foreach ($this->judged($finalists, $this->errors->judging($this->budget->tries)) as $one) {
+                // Under more errors it may turn out to be of another kind.
+                $known = $best[$one->kind()->value] ?? null;
+                $best[$one->kind()->value] = null === $known || $one->win > $known->win ? $one : $known;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * A stroke under errors.
+     *
+     * @param list<ErrorSample>|null $samples as in the last judgement when null
+     */
+    public function judge(AimedStroke $stroke, ?Pot $call, ?array $samples = null): Tried
+    {
+        $samples ??= $this->errors->judging($this->budget->tries);
+        $wins = $made = $fouls = $passed = 0;
+        $sum = $square = $ofMade = $leaves = $runOut = 0.0;
+        foreach ($samples as $sample) {
+            $end = $this->ends->end($stroke, $call, $sample);
+            $value = $end->value($this->contest);
+            $sum += $value;
+            $square += $value * $value;
+            if (EndKind::Made === $end->kind || EndKind::Won === $end->kind) {
+                ++$made;
+                $ofMade += $value;
+                $runOut += EndKind::Won === $end->kind ? 1.0 : $this->contest->own->at($end->table);
+            } elseif (EndKind::Foul === $end->kind) {
+                ++$fouls;
+            } elseif (EndKind::Passed === $end->kind) {
+                ++$passed;
+                $leaves += $this->contest->other->at($end->table);
+            }
+        }
+        $n = \count($samples);
+        $mean = $sum / $n;
+
+        return new Tried(
+            $stroke,
+            $call,
+            $mean,
+            $made / $n,
+            $fouls / $n,
+            $made > 0 ? $ofMade / $made : 0.0,
+            $made < $n ? ($sum - $ofMade) / ($n - $made) : 0.0,
+            $passed > 0 ? $leaves / $passed : 0.0,
+            $runOut / $n,
+            sqrt(max(0.0, $square / $n - $mean * $mean) / $n),
+        );
+    }
+
+    /**
+     * Every stroke played once without an error: those that are legal.
+     *
+     * @return list<Tried> the best first
+     */
+    private function once(): array
+    {
+        $special = $this->budget->special ? (new SpecialShots($this->rack, $this->spread))->all() : [];
+        $tried = [];
+        foreach ($this->spread->strokes($this->budget->every) as $stroke) {
+            $end = $this->ends->end($stroke, null);
+            if (EndKind::Foul === $end->kind || EndKind::Lost === $end->kind) {
+                continue;
+            }
+            $made = EndKind::Made === $end->kind || EndKind::Won === $end->kind ? 1.0 : 0.0;
+            $tried[] = new Tried($stroke, null, $end->value($this->contest), $made);
+            $ball = array_key_first($end->pocketed);
+            if (null !== $ball && EndKind::Passed === $end->kind) {
+                $call = new Pot($ball, $end->pocketed[$ball]);
+                $tried[] = new Tried($stroke, $call, $this->ends->end($stroke, $call)->value($this->contest), 1.0);
+            }
+        }
+
+        // Those that are solved for stay in, whatever one play says.
+        return [...$special, ...Tried::ranked($tried)];
+    }
+
+    /**
+     * The best of those that pot a ball and of those that do not: where a ball goes easily the safeties would never be looked at.
+     *
+     * @param list<Tried> $ranked the best first
+     *
+     * @return list<Tried>
+     */
+    private static function mixed(array $ranked, int $most): array
+    {
+        $isPot = static fn(Tried $one): bool => OptionKind::Go === $one->kind();
+        $pots = \array_slice(array_values(array_filter($ranked, $isPot)), 0, intdiv($most, 2));
+        $others = array_values(array_filter($ranked, static fn(Tried $one): bool => !$isPot($one)));
+
+        return [...$pots, ...\array_slice($others, 0, $most - \count($pots))];
+    }
+
+    /**
+     * @param list<Tried>       $tried
+     * @param list<ErrorSample> $samples
+     *
+     * @return list<Tried> the best first
+     */
+    private function judged(array $tried, array $samples): array
+    {
+        $judge = fn(Tried $one): Tried => $this->judge($one->stroke, $one->call, $samples);
+
+        return Tried::ranked($this->shared($tried, $judge, \count($samples)));
+    }
+
+    /**
+     * Work on strokes, in two shares where that is worth it.
+     *
+     * @param list<Tried>             $tried
+     * @param \Closure(Tried): Tried $work
+     * @param int                     $tries that the work on each of them takes
+     *
+     * @return list<Tried> in their order
+     */
+    private function shared(array $tried, \Closure $work, int $tries): array
+    {
+        if (\count($tried) < 2 || \count($tried) * $tries < self::WORTH_SHARING) {
+            return array_map($work, $tried);
+        }
+        $half = intdiv(\count($tried) + 1, 2);
+        $shares = array_map(
+            static fn(array $share): \Closure => static fn(): array => array_map($work, $share),
+            [\array_slice($tried, 0, $half), \array_slice($tried, $half)],
+        );
+
+        return array_merge(...$this->processes->results($shares));
+    }
+
+    /** The best of a stroke and those a step away from it. */
+    private function stirred(Tried $tried): Tried
+    {
+        $samples = $this->errors->first(self::STIR);
+        $best = $this->judge($tried->stroke, $tried->call, $samples);
+        foreach (self::STEPS as [$speed, $turn, $side, $height]) {
+            $stroke = $best->stroke->stroke;
+            $tip = $stroke->withTip($stroke->side + $side, $stroke->height + $height)->withSpeed($stroke->speed * (1 + $speed));
+            if ($tip->offset() > Defaults::MISCUE_LIMIT - 0.05) {
+                continue;
+            }
+            $raised = $this->spread->raised(new AimedStroke($best->stroke->aim + $turn, $tip));
+            $step = null === $raised ? null : $this->judge($raised, $best->call, $samples);
+            $best = null !== $step && $step->win > $best->win ? $step : $best;
+        }
+
+        return $best;
+    }
+}

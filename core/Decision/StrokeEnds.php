@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Player\ErrorSample;
+use ZigLane\Core\Player\Execution;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Player\Stance;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Spotting;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * What becomes of strokes from one table when they are played with the player's errors, by the rules of the game.
+ *
+ * @internal
+ */
+final readonly class StrokeEnds
+{
+    /** Contacts with rubber after which a try is given up. */
+    private const MOST_RAILS = 60;
+
+    private Simulator $simulator;
+    private Player $player;
+
+    public function __construct(private Rack $rack)
+    {
+        $this->simulator = $rack->simulator();
+        $this->player = $rack->player;
+    }
+
+    /**
+     * @param Pot|null $call what is called; null for a safety
+     */
+    public function end(AimedStroke $stroke, ?Pot $call, ?ErrorSample $sample = null): End
+    {
+        $before = $this->rack->layout;
+        $played = null === $sample ? $stroke : $this->missed($stroke, $sample);
+        if ($played->stroke->offset() > Defaults::MISCUE_LIMIT + 1e-9) {
+            // The cue ball goes a little way aside: a foul on most tables.
+            return new End(EndKind::Foul, $before);
+        }
+        $state = $this->simulator->struck($before, $played);
+        $this->simulator->run($state, mostRails: self::MOST_RAILS);
+        $result = $this->result($state);
+        $game = $this->rack->rules();
+        $verdict = $game->judge($before, $result);
+        $made = $game->countsAsMade($call?->ball, $call?->pocket, $result);
+        if ($verdict->lost || ($verdict->won && !$made && $game->losesUncalled())) {
+            return new End(EndKind::Lost, $result->final, $result->pocketed);
+        }
+        if ($verdict->won && $made) {
+            return new End(EndKind::Won, $result->final, $result->pocketed);
+        }
+        $last = $game->lastBall($before);
+        $back = $verdict->won && null !== $last ? [$last] : $game->spotted($before, $result);
+        $after = Spotting::back($this->simulator, $result->final, $back);
+        if (!$verdict->legal()) {
+            return new End(EndKind::Foul, $after, $result->pocketed);
+        }
+
+        return new End($made ? EndKind::Made : EndKind::Passed, $after, $result->pocketed);
+    }
+
+    private function missed(AimedStroke $stroke, ErrorSample $sample): AimedStroke
+    {
+        $cue = $this->rack->layout->ball(BallId::CUE);
+        $stance = Stance::of($this->player, $cue, $stroke->aim, $this->simulator->geometry);
+        $errors = Execution::errors(
+            $this->player,
+            $stroke->stroke->elevation,
+            $stroke->stroke->speed,
+            $stance,
+            $this->simulator->ball->radius,
+        );
+
+        return Execution::stroke($errors, $sample, $stroke);
+    }
+
+    /** Without events and paths. */
+    private function result(BallStates $state): ShotResult
+    {
+        $ids = array_keys($this->rack->layout->balls);
+        $final = $pocketed = [];
+        foreach ($ids as $slot => $id) {
+            if ($state->isDown($slot)) {
+                $pocketed[$id] = Pocket::at($state->pocket[$slot]);
+            } else {
+                $final[$id] = new Point($state->x[$slot], $state->y[$slot]);
+            }
+        }
+
+        return new ShotResult(
+            [],
+            [],
+            new Layout($final),
+            $pocketed,
+            $state->firstHit < 0 ? null : $ids[$state->firstHit],
+            $state->railAfterHit,
+            $state->time,
+        );
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Physics\CueStrike;
+use ZigLane\Core\Physics\LeastElevation;
+use ZigLane\Core\Physics\Stroke;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * Strokes spread over everything that can be done from a table: every ball that may be hit first from thin to full on both sides, and,
+ * where none is seen well, all directions round, off the cushions.
+ *
+ * @internal
+ */
+final readonly class StrokeSpread
+{
+    /** Speeds of the cue, m/s. */
+    private const SPEEDS = [0.35, 0.5, 0.7, 1.0, 1.4, 2.0, 2.8, 4.0];
+    private const KICK_SPEEDS = [1.0, 1.7, 2.8];
+
+    /** Tips: side and height, radii. */
+    private const TIPS = [[0.0, 0.0], [0.0, 0.4], [0.0, -0.4], [0.35, 0.1], [-0.35, 0.1]];
+    private const KICK_TIPS = [[0.0, 0.2], [0.35, 0.1], [-0.35, 0.1]];
+
+    /** Directions all round. */
+    private const ROUND = 180;
+
+    /** Balls of those that may be hit first that are looked at, the nearest first. */
+    private const BALLS = 4;
+
+    /** From so much of a ball seen on there is no need to kick. */
+    private const SEEN = 0.2;
+
+    public function __construct(private Rack $rack) {}
+
+    /**
+     * @param int $every so manieth of them
+     *
+     * @return list<AimedStroke>
+     */
+    public function strokes(int $every = 1): array
+    {
+        $layout = $this->rack->layout;
+        $cue = $layout->ball(BallId::CUE);
+        $balls = $this->rack->rules()->legalTargets($layout);
+        usort($balls, static fn(int $a, int $b): int => $cue->distanceTo($layout->ball($a)) <=> $cue->distanceTo($layout->ball($b)));
+        $diameter = 2 * $this->rack->simulator()->ball->radius;
+        $strokes = [];
+        $seen = 0.0;
+        foreach (\array_slice($balls, 0, self::BALLS) as $ball) {
+            $directions = Sight::directions($layout, $ball, $diameter);
+            $seen = max($seen, Sight::of($layout, $ball, $diameter));
+            array_push($strokes, ...$this->along($directions, self::TIPS, self::SPEEDS));
+        }
+        if ($seen < self::SEEN) {
+            $round = array_map(static fn(int $n): float => 2 * M_PI * $n / self::ROUND, range(0, self::ROUND - 1));
+            array_push($strokes, ...$this->along($round, self::KICK_TIPS, self::KICK_SPEEDS));
+        }
+
+        return array_values(array_filter($strokes, static fn(int $n): bool => 0 === $n % $every, \ARRAY_FILTER_USE_KEY));
+    }
+
+    /** A stroke with the cue raised as far as it must be; null when it cannot be played. */
+    public function raised(AimedStroke $stroke): ?AimedStroke
+    {
+        $simulator = $this->rack->simulator();
+        $tip = new Tip($stroke->stroke->side, $stroke->stroke->height);
+        $least = LeastElevation::of($this->rack->layout, $stroke->aim, $tip, $simulator->geometry, $simulator->ball);
+
+        return is_finite($least) ? new AimedStroke($stroke->aim, $stroke->stroke->raised($least)) : null;
+    }
+
+    /**
+     * @param list<float>                $directions of the cue ball, rad
+     * @param list<array{float, float}> $tips
+     * @param list<float>                $speeds     m/s
+     *
+     * @return list<AimedStroke>
+     */
+    private function along(array $directions, array $tips, array $speeds): array
+    {
+        $cue = $this->rack->simulator()->cue;
+        $strokes = [];
+        foreach ($directions as $direction) {
+            foreach ($tips as [$side, $height]) {
+                // The cue ball leaves aside of the cue.
+                $aim = $direction + CueStrike::squirt($side, $cue);
+                $level = $this->raised(new AimedStroke($aim, new Stroke(0.0, $side, $height)));
+                if (null !== $level) {
+                    foreach ($speeds as $speed) {
+                        $strokes[] = new AimedStroke($aim, $level->stroke->withSpeed($speed));
+                    }
+                }
+            }
+        }
+
+        return $strokes;
+    }
+}

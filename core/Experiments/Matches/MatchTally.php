@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Experiments\Matches;
+
+use ZigLane\Core\Experiments\Tally;
+
+/**
+ * What matches come to: racks won, and how predictions held.
+ */
+final class MatchTally
+{
+    private const BINS = 5;
+
+    private int $racks = 0;
+    private int $shots = 0;
+
+    /** @var array<int, int> by player */
+    private array $won = [0, 0];
+
+    /** @var array<int, array{int, float, int}> predictions, their sum, and racks won, by fifth of the prediction */
+    private array $bins = [];
+
+    /** Counts one rack more. */
+    public function add(MatchRack $rack): void
+    {
+        ++$this->racks;
+        $this->shots += $rack->shots;
+        if (null === $rack->winner) {
+            return;
+        }
+        ++$this->won[$rack->winner];
+        foreach ($rack->predictions as [$turn, $win]) {
+            $bin = (int) min(self::BINS - 1, $win * self::BINS);
+            $this->bins[$bin] ??= [0, 0.0, 0];
+            ++$this->bins[$bin][0];
+            $this->bins[$bin][1] += $win;
+            $this->bins[$bin][2] += $turn === $rack->winner ? 1 : 0;
+        }
+    }
+
+    /**
+     * @return array<string, mixed> ready for json_encode
+     */
+    public function describe(): array
+    {
+        ksort($this->bins);
+        $round = static fn(float $value): float => round($value, 4);
+        $decided = array_sum($this->won);
+
+        return [
+            'racks' => $this->racks,
+            'won' => $this->won,
+            'givenUp' => $this->racks - $decided,
+            'share' => $round($this->won[0] / max(1, $decided)),
+            'interval' => array_map($round, Tally::interval($this->won[0], $decided)),
+            'predictions' => array_values(array_map(static fn(array $bin): array => [
+                'shots' => $bin[0],
+                'predicted' => $round($bin[1] / $bin[0]),
+                'won' => $round($bin[2] / $bin[0]),
+            ], $this->bins)),
+            'shotsARack' => round($this->shots / max(1, $this->racks), 1),
+        ];
+    }
+}
