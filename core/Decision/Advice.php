@@ -41,6 +41,6 @@ final readonly class Advice
     /** Chance to win the rack, 0–1. */
     public function win(): float
     {
-        return $this->chosen()->win ?? 0.0;
+        return $this->chosen()?->win() ?? 0.0;
     }
 }

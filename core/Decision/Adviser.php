@@ -48,39 +48,46 @@ final readonly class Adviser
     /**
      * @param AimedStroke|null $stroke that the plan begins with; null when no ball goes
      * @param Pot|null         $pot    and what it pots
-     * @param float            $chance of that, 0–1
      * @param float            $runOut chance to run out as planned, 0–1
      */
-    public function advise(?AimedStroke $stroke, ?Pot $pot, float $chance, float $runOut): Advice
+    public function advise(?AimedStroke $stroke, ?Pot $pot, float $runOut): Advice
     {
         $go = null === $stroke ? null : $this->planned($stroke, $pot, $runOut);
         $found = $this->search->best();
         $other = $found[OptionKind::Go->value] ?? null;
-        if (null === $go || (null !== $other && $other->win > $go->win + self::EVEN)) {
-            // A bank, a combination, a stroke that the plan did not see.
+        if (null === $go || (null !== $other && $other->win() > $go->win() + self::EVEN && $this->isAnother($other, $pot))) {
+            // A bank, a combination, a ball that the plan did not see.
             $go = $other ?? $go;
         }
 
-        return $this->weighed($go, $found[OptionKind::Safe->value] ?? null, $found[OptionKind::TwoWay->value] ?? null, $chance);
+        return $this->weighed($go, $found[OptionKind::Safe->value] ?? null, $found[OptionKind::TwoWay->value] ?? null);
     }
 
-    private function weighed(?Tried $go, ?Tried $safe, ?Tried $twoWay, float $chance): Advice
+    private function weighed(?Tried $go, ?Tried $safe, ?Tried $twoWay): Advice
     {
         $options = array_filter(['go' => $go, 'safe' => $safe, 'two-way' => $twoWay]);
-        uasort($options, static fn(Tried $one, Tried $two): int => $two->win <=> $one->win);
+        uasort($options, static fn(Tried $one, Tried $two): int => $two->win() <=> $one->win());
         $choice = OptionKind::tryFrom((string) array_key_first($options)) ?? OptionKind::Safe;
         [$best, $second] = [...array_values($options), null, null];
-        $apart = null === $best || null === $second ? INF : $best->win - $second->win;
+        $apart = null === $best || null === $second ? INF : $best->win() - $second->win();
 
         return new Advice(
             $choice,
             $go,
             $safe,
             $twoWay,
-            $apart < max(self::EVEN, null === $best || null === $second ? 0.0 : hypot($best->error, $second->error)),
-            null === $go ? null : self::turning($go, max($safe->win ?? 0.0, $twoWay->win ?? 0.0)),
-            $chance >= Defaults::GO_RULE,
+            $apart < max(self::EVEN, null === $best || null === $second ? 0.0 : hypot($best->chances->error, $second->chances->error)),
+            null === $go ? null : self::turning($go, max($safe?->win() ?? 0.0, $twoWay?->win() ?? 0.0)),
+            null !== $go && $go->chances->made >= Defaults::GO_RULE,
         );
+    }
+
+    /** Whether a stroke pots something else than the plan does: of the same pot the plan knows better. */
+    private function isAnother(Tried $tried, ?Pot $pot): bool
+    {
+        $pocketed = (new StrokeEnds($this->rack))->end($tried->stroke, $tried->call)->pocketed;
+
+        return null === $pot || ($pocketed[$pot->ball] ?? null) !== $pot->pocket || \count($pocketed) > 1;
     }
 
     /** The plan's own stroke: what comes after it is known better than from state values. */
@@ -88,18 +95,18 @@ final readonly class Adviser
     {
         $tried = $this->search->judge($stroke, $pot);
 
-        return $tried->winning($tried->win + ($runOut - $tried->runOut) * (1 - $this->contest->failing($this->rack->layout)));
+        return $tried->winning($tried->win() + ($runOut - $tried->chances->runOut) * (1 - $this->contest->failing($this->rack->layout)));
     }
 
     /** Chance of the first pot from which to go is as good as the other. */
     private static function turning(Tried $go, float $other): ?float
     {
-        if ($go->made <= 0.0 || $go->made >= 1.0) {
+        if ($go->chances->made <= 0.0 || $go->chances->made >= 1.0) {
             return null;
         }
         // What the mended chance to win adds lies in what comes after the pot.
-        $ifMade = ($go->win - (1 - $go->made) * $go->ifNot) / $go->made;
-        $at = $ifMade > $go->ifNot ? ($other - $go->ifNot) / ($ifMade - $go->ifNot) : 1.0;
+        $ifMade = ($go->win() - (1 - $go->chances->made) * $go->chances->ifNot) / $go->chances->made;
+        $at = $ifMade > $go->chances->ifNot ? ($other - $go->chances->ifNot) / ($ifMade - $go->chances->ifNot) : 1.0;
 
         return $at > 0.0 && $at < 1.0 ? $at : null;
     }

@@ -92,8 +92,8 @@ final readonly class Contest
         return $seen * $safe + (1 - $seen) * $kick;
     }
 
-    /** How much is seen of the ball that is seen best, of those that may be hit first. */
-    private function sight(Layout $layout): float
+    /** How much is seen of the ball that is seen best, of those that may be hit first; not looked at further from a third on, 0–1. */
+    public function sight(Layout $layout): float
     {
         $diameter = 2 * $this->own->rack->simulator()->ball->radius;
         $most = 0.0;

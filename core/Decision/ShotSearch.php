@@ -56,14 +56,15 @@ final class ShotSearch
         }
         $best = [];
         foreach (OptionKind::cases() as $kind) {
-            $these = array_values(array_filter($tried, static fn(Tried $one): bool => $kind === $one->kind()));
+            $these = array_values(array_filter($tried, static fn(Tried $one): bool => $kind === $one->chances->kind()));
             $these = $this->judged(\array_slice($these, 0, $this->budget->ofAKind), $this->errors->first($this->budget->more));
-            $stirred = $this->shared(\array_slice($these, 0, $this->budget->stirred), $this->stirred(...), self::STIR * \count(self::STEPS));
+            $stirred = \array_slice($these, 0, $this->budget->stirred);
+            $stirred = $this->shared($stirred, $this->stirred(...), self::STIR * \count(self::STEPS));
             $finalists = [] === $stirred ? \array_slice($these, 0, 1) : $stirred;
             foreach ($this->judged($finalists, $this->errors->judging($this->budget->tries)) as $one) {
                 // Under more errors it may turn out to be of another kind.
-                $known = $best[$one->kind()->value] ?? null;
-                $best[$one->kind()->value] = null === $known || $one->win > $known->win ? $one : $known;
+                $known = $best[$one->chances->kind()->value] ?? null;
+                $best[$one->chances->kind()->value] = null === $known || $one->win() > $known->win() ? $one : $known;
             }
         }
 
@@ -78,7 +79,7 @@ final class ShotSearch
     public function judge(AimedStroke $stroke, ?Pot $call, ?array $samples = null): Tried
     {
         $samples ??= $this->errors->judging($this->budget->tries);
-        $wins = $made = $fouls = $passed = 0;
+        $made = $fouls = $passed = $hidden = 0;
         $sum = $square = $ofMade = $leaves = $runOut = 0.0;
         foreach ($samples as $sample) {
             $end = $this->ends->end($stroke, $call, $sample);
@@ -94,23 +95,23 @@ final class ShotSearch
             } elseif (EndKind::Passed === $end->kind) {
                 ++$passed;
                 $leaves += $this->contest->other->at($end->table);
+                $hidden += $this->contest->reversed()->sight($end->table) > 0.0 ? 0 : 1;
             }
         }
         $n = \count($samples);
         $mean = $sum / $n;
 
-        return new Tried(
-            $stroke,
-            $call,
+        return new Tried($stroke, $call, new StrokeChances(
             $mean,
             $made / $n,
             $fouls / $n,
+            $hidden / $n,
             $made > 0 ? $ofMade / $made : 0.0,
             $made < $n ? ($sum - $ofMade) / ($n - $made) : 0.0,
             $passed > 0 ? $leaves / $passed : 0.0,
             $runOut / $n,
             sqrt(max(0.0, $square / $n - $mean * $mean) / $n),
-        );
+        ));
     }
 
     /**
@@ -128,11 +129,11 @@ final class ShotSearch
                 continue;
             }
             $made = EndKind::Made === $end->kind || EndKind::Won === $end->kind ? 1.0 : 0.0;
-            $tried[] = new Tried($stroke, null, $end->value($this->contest), $made);
+            $tried[] = new Tried($stroke, null, new StrokeChances($end->value($this->contest), $made));
             $ball = array_key_first($end->pocketed);
             if (null !== $ball && EndKind::Passed === $end->kind) {
                 $call = new Pot($ball, $end->pocketed[$ball]);
-                $tried[] = new Tried($stroke, $call, $this->ends->end($stroke, $call)->value($this->contest), 1.0);
+                $tried[] = new Tried($stroke, $call, new StrokeChances($this->ends->end($stroke, $call)->value($this->contest), 1.0));
             }
         }
 
@@ -149,7 +150,7 @@ final class ShotSearch
      */
     private static function mixed(array $ranked, int $most): array
     {
-        $isPot = static fn(Tried $one): bool => OptionKind::Go === $one->kind();
+        $isPot = static fn(Tried $one): bool => OptionKind::Go === $one->chances->kind();
         $pots = \array_slice(array_values(array_filter($ranked, $isPot)), 0, intdiv($most, 2));
         $others = array_values(array_filter($ranked, static fn(Tried $one): bool => !$isPot($one)));
 
@@ -205,7 +206,7 @@ final class ShotSearch
             }
             $raised = $this->spread->raised(new AimedStroke($best->stroke->aim + $turn, $tip));
             $step = null === $raised ? null : $this->judge($raised, $best->call, $samples);
-            $best = null !== $step && $step->win > $best->win ? $step : $best;
+            $best = null !== $step && $step->win() > $best->win() ? $step : $best;
         }
 
         return $best;

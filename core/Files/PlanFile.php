@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Files;
 
 use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Decision\Advice;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\TableSize;
@@ -40,9 +41,11 @@ final class PlanFile
     private function __construct() {}
 
     /**
+     * @param Advice|null $advice whether to follow it
+     *
      * @return array<string, mixed> ready for json_encode
      */
-    public static function describe(Plan $plan): array
+    public static function describe(Plan $plan, ?Advice $advice = null): array
     {
         $size = $plan->rack->table->size;
         $shots = [];
@@ -76,7 +79,8 @@ final class PlanFile
             'findings' => array_map(FindingCodec::describe(...), $plan->says),
             'stoppedBecause' => PlanWording::stopped($plan),
             'stopped' => null === $plan->stopped ? null : FindingCodec::describe($plan->stopped),
-        ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)]);
+        ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)])
+            + (null === $advice ? [] : ['advice' => AdviceFile::describe($advice, $plan->rack->withBallInHand(false))]);
     }
 
     /**

@@ -9,7 +9,7 @@ namespace ZigLane\Core\Line;
  */
 enum LegState: string
 {
-    /** It pockets its ball legally and the line goes on. */
+    /** It pockets its ball legally and the line goes on; or it is a safety and legal. */
     case Holds = 'holds';
     /** It misses, fouls, or has no direct shot: the line ends here. */
     case Breaks = 'breaks';

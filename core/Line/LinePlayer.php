@@ -94,7 +94,7 @@ final readonly class LinePlayer
             $in = $result->pocketed[$ball] ?? null;
             $faults[] = new LegFault(null === $in ? LegFaultKind::StaysUp : LegFaultKind::OtherPocket, $ball, $in);
         }
-        if (null === $ball && [] === array_diff(array_keys($result->pocketed), [BallId::CUE])) {
+        if (null === $ball && !$spec->intent->isSafety() && [] === array_diff(array_keys($result->pocketed), [BallId::CUE])) {
             $faults[] = new LegFault(LegFaultKind::NothingDrops);
         }
 

@@ -26,6 +26,7 @@ final class PlanSearch
     private const SHOWN = 2;
 
     private readonly LineMaker $maker;
+    private ?Planner $planner = null;
     private readonly Processes $processes;
 
     /**
@@ -64,6 +65,7 @@ final class PlanSearch
             return;
         }
         $quick = new Planner($this->rack, SearchBudget::quick(), $this->constraints, errors: $this->errors, processes: $this->processes);
+        $this->planner = $quick;
         [$laid, $choice] = (new Beginnings($quick))->best($start);
         $best = $this->maker->toTheEnd($quick, $laid, $choice);
         $first = $this->drawn($best, $before, $laid);
@@ -89,6 +91,7 @@ final class PlanSearch
     private function settled(Planner $quick, Rack $start, array $before, ShotLine $best, array $known): \Generator
     {
         $planner = new Planner($this->rack, SearchBudget::settled($this->rack->rules()), $this->constraints, $quick, $this->errors);
+        $this->planner = $planner;
         $beginnings = new Beginnings($planner);
         [$rack, $choice] = $beginnings->best($start, $known);
         $began = $rack;
@@ -125,6 +128,12 @@ final class PlanSearch
         }
         $best = $this->lookedAt($planner, $this->judged($planner, $best));
         yield $explanation->explained($this->drawn($best, $before, $began), $others, true);
+    }
+
+    /** What the plan of the moment was made with; null before the first, and where there is nothing to choose. */
+    public function planner(): ?Planner
+    {
+        return $this->planner;
     }
 
     /**

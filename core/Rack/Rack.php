@@ -154,7 +154,8 @@ final readonly class Rack
     /**
      * This rack with what is named replaced.
      *
-     * @param array{name?: string, table?: Table, layout?: Layout, turn?: Turn, legs?: list<ShotSpec>, cue?: CueSpec, player?: Player} $changes
+     * @param array{name?: string, table?: Table, layout?: Layout, turn?: Turn, legs?: list<ShotSpec>, cue?: CueSpec,
+     *              player?: Player} $changes
      */
     private function with(array $changes): self
     {

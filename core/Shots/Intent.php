@@ -60,6 +60,12 @@ final readonly class Intent
         return null !== $from && [min($one, $two), max($one, $two)] === [min($from, $ball), max($from, $ball)];
     }
 
+    /** Whether nothing need be pocketed. */
+    public function isSafety(): bool
+    {
+        return ShotKind::Safety === $this->kind;
+    }
+
     /** Whether the ball is sent straight into its pocket by the cue ball. */
     public function isPlain(): bool
     {

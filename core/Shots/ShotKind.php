@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\Core\Shots;
 
 /**
- * The ways in which a ball is sent into a pocket. A further kind is a case here, a folder of its own, and a line in ShotPatterns.
+ * The ways in which a ball is sent into a pocket, and the shot that does not try to.
+ *
+ * A further kind is a case here, a folder of its own, and a line in ShotPatterns.
  */
 enum ShotKind: string
 {
@@ -23,6 +25,9 @@ enum ShotKind: string
 
     /** The cue ball goes off another ball into it. */
     case Carom = 'carom';
+
+    /** No ball need be pocketed: the other player is to be left with little. Stated by its direction. */
+    case Safety = 'safety';
 
     /** Cushions that such a shot goes over at the most; at least one where there are any. */
     public function mostRails(): int

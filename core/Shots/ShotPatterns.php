@@ -16,11 +16,11 @@ final class ShotPatterns
 {
     private function __construct() {}
 
-    /** Null for a plain pot, which AimSolver aims. */
+    /** Null for a plain pot, which AimSolver aims, and for a safety, which is stated by its direction. */
     public static function of(ShotKind $kind): ?ShotPattern
     {
         return match ($kind) {
-            ShotKind::Pot => null,
+            ShotKind::Pot, ShotKind::Safety => null,
             ShotKind::Bank => new BankPattern(),
             ShotKind::Kick => new KickPattern(),
             ShotKind::Combination => new CombinationPattern(),

@@ -21,7 +21,7 @@ final readonly class ShotTitle
     public static function of(ShotSpec $spec): string
     {
         return null === $spec->ball
-            ? \sprintf('aim %.1f°', $spec->aimDeg)
+            ? \sprintf('%s %.1f°', $spec->intent->isSafety() ? 'safety,' : 'aim', $spec->aimDeg)
             : \sprintf('%s → %s', self::way($spec->intent, $spec->ball), $spec->pocket?->spoken());
     }
 
@@ -32,7 +32,7 @@ final readonly class ShotTitle
         $rails = implode(', ', array_map(static fn(Rail $rail): string => $rail->value, $intent->rails));
 
         return match ($intent->kind) {
-            ShotKind::Pot => $ball,
+            ShotKind::Pot, ShotKind::Safety => $ball,
             ShotKind::Bank => "$ball off $rails",
             ShotKind::Kick => "off $rails, the $ball",
             ShotKind::Combination => "$other into the $ball",

@@ -11,13 +11,13 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\App\Work\Processors;
+use ZigLane\Core\Decision\AdvisedSearch;
 use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Planning\ClockDeadline;
 use ZigLane\Core\Planning\CountedDeadline;
 use ZigLane\Core\Planning\Deadline;
-use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Files\RackFile;
 
@@ -59,10 +59,11 @@ final class LanePlanCommand extends Command
             $errors = new ErrorSamples((int) Say::number($input, 'rng', 0, \PHP_INT_MAX));
             $rack = RackFile::read(JsonFile::read($file, RackFile::LARGEST));
             $began = microtime(true);
-            $plan = null;
+            $advised = null;
             $processes = Processes::atMost(Processors::forPlans());
-            $search = new PlanSearch($rack, deadline: self::deadline($input), errors: $errors, processes: $processes);
-            foreach ($search->plans() as $n => $plan) {
+            $search = new AdvisedSearch($rack, deadline: self::deadline($input), errors: $errors, processes: $processes);
+            foreach ($search->plans() as $advised) {
+                $plan = $advised->plan;
                 Say::errors($output)->writeln(
                     \sprintf('%.1f s: run-out %.1f %%, %d shots', microtime(true) - $began, 100 * $plan->runOut, \count($plan->shots)),
                     OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE,
@@ -71,7 +72,7 @@ final class LanePlanCommand extends Command
         } catch (InvalidInput $e) {
             return Say::refuse($output, $e);
         }
-        Say::json($output, null === $plan ? [] : PlanFile::describe($plan));
+        Say::json($output, null === $advised ? [] : PlanFile::describe($advised->plan, $advised->advice));
 
         return Command::SUCCESS;
     }

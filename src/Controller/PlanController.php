@@ -82,13 +82,15 @@ final class PlanController extends WorkspaceController
         return $this->shown($record);
     }
 
-    /** The plan's shots become the rack's legs. */
+    /** The plan's shots become the rack's legs; or one stroke that it was weighed against. */
     #[Route('/{plan}/take', name: 'plan_take', methods: ['POST'])]
     public function take(Request $request, int $id, int $plan): Response
     {
         $open = $this->find($id);
         $view = new PlanView($open, $this->knownPlan($id, $plan), []);
-        if (null === $view->line || [] === $view->line->legs) {
+        $option = $request->request->getString('option');
+        $taken = '' === $option ? $view->line : $view->optionAlone($option);
+        if (null === $taken || [] === $taken->legs) {
             return $this->workspace($request, $id, 0, 'This plan has no shots yet.', Response::HTTP_UNPROCESSABLE_ENTITY);
         }
         if ($view->stale) {
@@ -101,7 +103,8 @@ final class PlanController extends WorkspaceController
             );
         }
         try {
-            $this->store->change($id, $this->version($request), 'take the plan over', $view->line->named($open->rack->name));
+            $what = '' === $option ? 'take the plan over' : 'take the shot over';
+            $this->store->change($id, $this->version($request), $what, $taken->named($open->rack->name));
         } catch (InvalidInput $e) {
             return $this->workspace($request, $id, 0, $e->problem, Response::HTTP_UNPROCESSABLE_ENTITY);
         } catch (StaleRack $e) {

@@ -15,11 +15,11 @@ use ZigLane\App\Work\Processors;
 use ZigLane\App\Worker\Heart;
 use ZigLane\App\Worker\Interrupted;
 use ZigLane\App\Worker\Reason;
+use ZigLane\Core\Decision\AdvisedSearch;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Parallel\Processes;
-use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 
@@ -109,11 +109,11 @@ final readonly class PlanRackHandler
         $began = microtime(true);
         $rack = RackFile::read(JsonText::decode($job['document'], \PHP_INT_MAX));
         $pins = ConstraintsFile::read(json_decode($job['pins'], true, 16, \JSON_THROW_ON_ERROR), $rack);
-        $plans = (new PlanSearch($rack, $pins, processes: Processes::asAllowed($this->share(...))))->plans();
+        $plans = (new AdvisedSearch($rack, $pins, processes: Processes::asAllowed($this->share(...))))->plans();
         $this->heart->during(static fn() => $plans->rewind());
         while ($plans->valid()) {
             $result = json_encode(
-                PlanFile::describe($plans->current()),
+                PlanFile::describe($plans->current()->plan, $plans->current()->advice),
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION,
             );
             if (!$this->ledger->keep($id, $worker, $result, microtime(true) - $began)) {

@@ -27,6 +27,7 @@ use ZigLane\Core\Rack\Files\Fields;
 use ZigLane\Core\Rack\Files\ShotSpecFile;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Shots\Intent;
 use ZigLane\Core\Shots\IntentGuess;
 use ZigLane\Core\Shots\ShotKind;
 
@@ -62,6 +63,7 @@ final class RackEditor
             ],
             'table' => $this->table($rack, $form),
             'equip' => $this->equip($rack, $form),
+            'against' => $this->against($rack, $form, $chosen),
             'rename' => $this->rename($rack, $form, $chosen),
             'add-leg' => $this->addLeg($rack),
             'leg' => $this->setLeg($rack, $form),
@@ -175,6 +177,22 @@ final class RackEditor
     }
 
     /**
+     * Names who comes to the table when the turn ends, by level; nobody when empty.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    private function against(Rack $rack, InputBag $form, int $chosen): array
+    {
+        $given = $form->getString('level');
+        $level = '' === $given ? null : (Level::tryFrom($given) ?? throw new InvalidInput('level', 'is none that is known'));
+        $changed = $rack->against(null === $level ? null : Player::of($level));
+
+        return [$changed, null === $level ? 'play alone' : 'play against the level ' . $level->value, $chosen];
+    }
+
+    /**
      * @param InputBag<string> $form
      *
      * @return array{Rack, string, int}
@@ -250,7 +268,8 @@ final class RackEditor
                 'pocketOffset' => self::number($form, 'offset'),
             ] + $this->way($rack, $form, $index);
         } else {
-            $shot += ['aimDeg' => self::number($form, 'aim')];
+            $what = null === $old->aimDeg ? new Intent() : $old->intent;
+            $shot += ['aimDeg' => self::number($form, 'aim')] + ShotSpecFile::writeIntent($what);
         }
         foreach ($old->unknown as $key => $value) {
             $shot[$key] ??= $value;

@@ -7,6 +7,8 @@ namespace ZigLane\App\View;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\OpenRack;
+use ZigLane\Core\Decision\OptionKind;
+use ZigLane\Core\Files\AdviceFile;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\Geometry\Point;
@@ -17,6 +19,7 @@ use ZigLane\Core\Planning\Survival;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\Mentioned;
 use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Core\Wording\ShotWording;
@@ -64,6 +67,13 @@ final readonly class PlanView
     /** Of straight pool, once the plan is settled. */
     public ?BreakShot $break;
 
+    /**
+     * Whether to go or to play safe; null where that is not asked.
+     *
+     * @var array{choice: OptionKind, headline: string, says: list<string>, shots: array<string, ShotSpec>}|null
+     */
+    public ?array $advice;
+
     /** Whether the rack has changed since. */
     public bool $stale;
     public PlanConstraints $pins;
@@ -80,7 +90,7 @@ final readonly class PlanView
      */
     public function __construct(public OpenRack $open, public ?PlanRecord $record, public array $all, public int $ahead = 0)
     {
-        $rack = $plan = $damage = null;
+        $rack = $plan = $damage = $advice = null;
         $pins = new PlanConstraints();
         try {
             if (null !== $record) {
@@ -88,11 +98,14 @@ final readonly class PlanView
                 $pins = ConstraintsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $rack);
                 $document = null === $record->result() ? null : json_decode($record->result(), false, 64, \JSON_THROW_ON_ERROR);
                 $plan = $document instanceof \stdClass ? PlanFile::read($document, $rack) : null;
+                $said = $document instanceof \stdClass ? ($document->advice ?? null) : null;
+                $advice = $said instanceof \stdClass ? AdviceFile::read($said) : null;
             }
         } catch (InvalidInput|\JsonException) {
             $damage = 'What is stored of this plan cannot be read. Plan the rack again.';
         }
         $this->damage = $damage;
+        $this->advice = null === $plan ? null : $advice;
         $this->rack = $rack ?? (null === $record ? null : $open->rack);
         $this->pins = $pins;
         $this->stale = null !== $record && (null !== $damage || $this->changed($record));
@@ -125,6 +138,14 @@ final readonly class PlanView
         }
         $this->shots = $shots;
         $this->survival = self::survivalOf($plan?->survival);
+    }
+
+    /** The rack with the stroke of one option as its only leg; null where there is none. */
+    public function optionAlone(string $option): ?Rack
+    {
+        $shot = $this->advice['shots'][$option] ?? null;
+
+        return null === $shot || null === $this->line ? null : $this->line->withLegs([$shot]);
     }
 
     /**

@@ -49,7 +49,6 @@ final class Contestant
         $advice = $adviser->advise(
             $choice?->route->shot->stroke(),
             $choice?->route->pot,
-            $choice?->route->chances->pot ?? 0.0,
             $choice?->runOut() ?? 0.0,
         );
         $chosen = $advice->chosen();
@@ -61,7 +60,8 @@ final class Contestant
             $laid,
             $chosen->stroke,
             $chosen->call,
-            MatchPolicy::Advice === $this->policy ? $chosen->win : null,
+            MatchPolicy::Advice === $this->policy ? $chosen->win() : null,
+            $chosen->chances->kind(),
         );
     }
 

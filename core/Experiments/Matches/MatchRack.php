@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Experiments\Matches;
 
+use ZigLane\Core\Decision\OptionKind;
+
 /**
  * How a rack of a match went.
  */
 final readonly class MatchRack
 {
     /**
-     * @param int|null                  $winner      0 or 1; null when it was given up
-     * @param int                       $shots       that were played
-     * @param list<array{int, float}> $predictions who was to play, and the chance to win that was predicted
+     * @param int|null                              $winner      0 or 1; null when it was given up
+     * @param int                                   $shots       that were played
+     * @param list<array{int, float, OptionKind}> $predictions who was to play, the chance to win that was predicted, and by what
      */
     public function __construct(public ?int $winner, public int $shots, public array $predictions) {}
 }

@@ -19,7 +19,7 @@ final class MatchTally
     /** @var array<int, int> by player */
     private array $won = [0, 0];
 
-    /** @var array<int, array{int, float, int}> predictions, their sum, and racks won, by fifth of the prediction */
+    /** @var array<string, array{int, float, int}> predictions, their sum, and racks won, by kind and fifth of the prediction */
     private array $bins = [];
 
     /** Counts one rack more. */
@@ -31,8 +31,8 @@ final class MatchTally
             return;
         }
         ++$this->won[$rack->winner];
-        foreach ($rack->predictions as [$turn, $win]) {
-            $bin = (int) min(self::BINS - 1, $win * self::BINS);
+        foreach ($rack->predictions as [$turn, $win, $kind]) {
+            $bin = $kind->value . ' ' . (int) min(self::BINS - 1, $win * self::BINS);
             $this->bins[$bin] ??= [0, 0.0, 0];
             ++$this->bins[$bin][0];
             $this->bins[$bin][1] += $win;
@@ -55,11 +55,12 @@ final class MatchTally
             'givenUp' => $this->racks - $decided,
             'share' => $round($this->won[0] / max(1, $decided)),
             'interval' => array_map($round, Tally::interval($this->won[0], $decided)),
-            'predictions' => array_values(array_map(static fn(array $bin): array => [
+            'predictions' => array_map(static fn(array $bin, string $key): array => [
+                'of' => explode(' ', $key)[0],
                 'shots' => $bin[0],
                 'predicted' => $round($bin[1] / $bin[0]),
                 'won' => $round($bin[2] / $bin[0]),
-            ], $this->bins)),
+            ], $this->bins, array_keys($this->bins)),
             'shotsARack' => round($this->shots / max(1, $this->racks), 1),
         ];
     }

@@ -59,7 +59,7 @@ final readonly class Matches
                 return new MatchRack(null, $shots, $predictions);
             }
             if (null !== $shot->win) {
-                $predictions[] = [$turn, $shot->win];
+                $predictions[] = [$turn, $shot->win, $shot->kind];
             }
             $sample = new ErrorSample($random->normal(), $random->normal(), $random->normal(), $random->normal());
             $end = (new StrokeEnds($shot->rack))->end($shot->stroke, $shot->call, $sample);

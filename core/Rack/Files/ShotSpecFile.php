@@ -40,6 +40,7 @@ final class ShotSpecFile
                 throw new InvalidInput($path, 'says both aimDeg and a ball or pocket; one of them decides the aim');
             }
             $aim = $shot->number('aimDeg', null, -360.0, 360.0, 'degrees');
+            $intent = self::aimed($shot);
         } else {
             if (null === $shot->raw('ball') && null === $shot->raw('pocket')) {
                 throw new InvalidInput($path, 'needs aimDeg, or ball and pocket');
@@ -52,6 +53,9 @@ final class ShotSpecFile
             $pocket = $shot->choice('pocket', Pocket::class);
             $offset = $shot->number('pocketOffset', 0.0, -1.0, 1.0);
             $intent = self::intent($shot, $ball);
+            if ($intent->isSafety()) {
+                throw new InvalidInput($shot->path('kind'), 'a safety is stated by aimDeg, without ball and pocket');
+            }
         }
         $speed = self::speed($shot);
         $tip = $shot->object('tip');
@@ -73,7 +77,7 @@ final class ShotSpecFile
     public static function write(ShotSpec $shot): array
     {
         $aim = null !== $shot->aimDeg
-            ? ['aimDeg' => $shot->aimDeg]
+            ? ['aimDeg' => $shot->aimDeg] + self::writeIntent($shot->intent)
             : ['ball' => BallId::name((int) $shot->ball), 'pocket' => $shot->pocket?->value, 'pocketOffset' => $shot->offset]
                 + self::writeIntent($shot->intent);
 
@@ -100,6 +104,21 @@ final class ShotSpecFile
         }
 
         return null === $intent->other ? $how : $how + ['first' => BallId::name($intent->other)];
+    }
+
+    /**
+     * What a stroke by its direction is for: a pot, unless it says that it is a safety.
+     *
+     * @throws InvalidInput
+     */
+    private static function aimed(Fields $shot): Intent
+    {
+        $kind = $shot->choice('kind', ShotKind::class, ShotKind::Pot->value);
+        if (!\in_array($kind, [ShotKind::Pot, ShotKind::Safety], true)) {
+            throw new InvalidInput($shot->path('kind'), \sprintf('a %s needs ball and pocket', $kind->value));
+        }
+
+        return new Intent($kind);
     }
 
     /**

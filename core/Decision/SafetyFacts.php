@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * What a stroke does when nothing goes wrong, as a player would tell it.
+ */
+final readonly class SafetyFacts
+{
+    /** A ball nearer to the nose than this lies at the rail, m. */
+    private const AT_RAIL = 0.03;
+
+    /** Balls that lie further apart than this are far apart, as a share of the table's length. */
+    private const FAR = 0.6;
+
+    /**
+     * @param int|null            $first    ball that is hit first
+     * @param float               $fullness of that hit, 0 thin – 1 full
+     * @param bool                $onRight  whether the cue ball passes it on its right, as the player sees it
+     * @param list<Rail>          $rails    that the cue ball takes after it
+     * @param list<Rail>          $before   and before it
+     * @param array<int, Pocket> $pocketed by ball
+     * @param bool                $carom    whether the cue ball goes off the first ball into what is pocketed
+     * @param int|null            $behind   ball that the cue ball ends up hidden behind
+     * @param Rail|null           $atRail   rail that it ends up at
+     * @param bool                $far      whether it ends up far from the ball that comes next
+     */
+    private function __construct(
+        public ?int $first,
+        public float $fullness,
+        public bool $onRight,
+        public array $rails,
+        public array $before,
+        public array $pocketed,
+        public bool $carom,
+        public ?int $behind,
+        public ?Rail $atRail,
+        public bool $far,
+    ) {}
+
+    /** @param Rack $rack as it is played from */
+    public static function of(Rack $rack, Tried $tried): self
+    {
+        $simulator = $rack->simulator();
+        $result = $simulator->play($rack->layout, Shot::of($tried->stroke));
+        $pocketed = array_diff_key($result->pocketed, [BallId::CUE => true]);
+        $cue = $result->scratched() ? null : $result->final->ball(BallId::CUE);
+        $next = null === $cue ? null : ($rack->rules()->legalTargets($result->final)[0] ?? null);
+        [$fullness, $onRight] = self::hit($rack, $result);
+
+        return new self(
+            $result->firstHit,
+            $fullness,
+            $onRight,
+            self::rails($rack, $result, after: true),
+            self::rails($rack, $result, after: false),
+            $pocketed,
+            self::isCarom($result, array_key_first($pocketed)),
+            null === $next ? null : self::hiding($rack, $result, $next),
+            null === $cue ? null : self::railAt($rack, $cue),
+            null !== $cue && null !== $next
+                && $cue->distanceTo($result->final->ball($next)) > self::FAR * $simulator->geometry->length,
+        );
+    }
+
+    /**
+     * @return array{float, bool} how full, and whether the cue ball passes on the right
+     */
+    private static function hit(Rack $rack, ShotResult $result): array
+    {
+        foreach ($result->eventsOf(BallId::CUE, EventType::BallBall) as $event) {
+            foreach (array_reverse($result->paths[BallId::CUE] ?? []) as $piece) {
+                if ($piece->from < $event->time) {
+                    $time = $event->time - $piece->from;
+                    $way = atan2($piece->vy + $piece->ay * $time, $piece->vx + $piece->ax * $time);
+                    $ball = $rack->layout->ball(array_sum($event->balls));
+                    $aside = Angle::wrap($piece->at($event->time)->angleTo($ball) - $way);
+
+                    return [max(0.0, 1 - abs(sin($aside))), $aside < 0.0];
+                }
+            }
+        }
+
+        return [0.0, false];
+    }
+
+    /** Whether a ball that is not hit first is first touched by the cue ball. */
+    private static function isCarom(ShotResult $result, ?int $ball): bool
+    {
+        $touched = null === $ball || $ball === $result->firstHit ? null : ($result->eventsOf($ball, EventType::BallBall)[0] ?? null);
+
+        return null !== $touched && $touched->concerns(BallId::CUE);
+    }
+
+    /** The rail that a place lies at; null when it is none's. */
+    private static function railAt(Rack $rack, Point $place): ?Rail
+    {
+        $geometry = $rack->simulator()->geometry;
+        $gaps = [
+            Rail::Head->value => $place->x,
+            Rail::Foot->value => $geometry->length - $place->x,
+            Rail::Left->value => $place->y,
+            Rail::Right->value => $geometry->width - $place->y,
+        ];
+        asort($gaps);
+        $nearest = (string) array_key_first($gaps);
+
+        return $gaps[$nearest] < $geometry->reach + self::AT_RAIL ? Rail::from($nearest) : null;
+    }
+
+    /**
+     * Rails that the cue ball takes before or after it hits a ball.
+     *
+     * @return list<Rail>
+     */
+    private static function rails(Rack $rack, ShotResult $result, bool $after): array
+    {
+        $hit = false;
+        $rails = [];
+        foreach ($result->eventsOf(BallId::CUE, EventType::BallBall, EventType::BallCushion) as $event) {
+            if (EventType::BallBall === $event->type) {
+                $hit = true;
+            } elseif ($after === $hit) {
+                $rails[] = self::railAt($rack, $event->at) ?? Rail::Head;
+            }
+        }
+
+        return $rails;
+    }
+
+    /** The ball that stands on the straight line to the next one, where that cannot be hit. */
+    private static function hiding(Rack $rack, ShotResult $result, int $next): ?int
+    {
+        $diameter = 2 * $rack->simulator()->ball->radius;
+        if (Sight::of($result->final, $next, $diameter) > 0.0) {
+            return null;
+        }
+        $cue = $result->final->ball(BallId::CUE);
+        $nearest = null;
+        foreach ($result->final->objectBalls() as $ball) {
+            $place = $result->final->ball($ball);
+            $aside = abs(Angle::wrap($cue->angleTo($place) - $cue->angleTo($result->final->ball($next)))) * $cue->distanceTo($place);
+            if ($ball !== $next && $aside < 2 * $diameter && (null === $nearest || $cue->distanceTo($place) < $nearest[1])) {
+                $nearest = [$ball, $cue->distanceTo($place)];
+            }
+        }
+
+        return $nearest[0] ?? null;
+    }
+}

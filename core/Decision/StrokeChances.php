@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+/**
+ * What playing a stroke under the player's errors came to. Shares and chances 0–1.
+ */
+final readonly class StrokeChances
+{
+    /**
+     * @param float $win    chance to win the rack
+     * @param float $made   share of the tries in which the turn goes on or the rack is won
+     * @param float $fouls  share of the tries
+     * @param float $hidden share of the tries after which the other player sees no ball that may be hit
+     * @param float $ifMade chance to win the rack where the turn goes on; 0 without any
+     * @param float $ifNot  and in the other tries; 0 without any
+     * @param float $leaves mean chance to run out that the other player is left with where the turn passes
+     * @param float $runOut chance that the player runs out with it, by state values
+     * @param float $error  standard error of the chance to win
+     */
+    public function __construct(
+        public float $win = 0.0,
+        public float $made = 0.0,
+        public float $fouls = 0.0,
+        public float $hidden = 0.0,
+        public float $ifMade = 0.0,
+        public float $ifNot = 0.0,
+        public float $leaves = 0.0,
+        public float $runOut = 0.0,
+        public float $error = 0.0,
+    ) {}
+
+    /** The same with another chance to win the rack. */
+    public function winning(float $win): self
+    {
+        return new self(
+            max(0.0, min(1.0, $win)),
+            $this->made,
+            $this->fouls,
+            $this->hidden,
+            $this->ifMade,
+            $this->ifNot,
+            $this->leaves,
+            $this->runOut,
+            $this->error,
+        );
+    }
+
+    /** Whether it is a pot, a safety, or something of both. */
+    public function kind(): OptionKind
+    {
+        return match (true) {
+            $this->made >= OptionKind::POT => OptionKind::Go,
+            $this->made < OptionKind::SAFETY => OptionKind::Safe,
+            default => OptionKind::TwoWay,
+        };
+    }
+}

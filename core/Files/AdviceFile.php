@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Files;
+
+use ZigLane\Core\Decision\Advice;
+use ZigLane\Core\Decision\OptionKind;
+use ZigLane\Core\Decision\Tried;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Rack\Files\ShotSpecFile;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Shots\Intent;
+use ZigLane\Core\Shots\ShotKind;
+use ZigLane\Core\Wording\AdviceWording;
+
+/**
+ * Advice to go or to play safe as JSON: chances to win the rack 0–1, and the strokes.
+ */
+final class AdviceFile
+{
+    /** Digits behind the point: of a direction and an elevation (degrees), a speed (m/s), a tip (radii). */
+    private const AIM = 5;
+    private const ELEVATION = 2;
+    private const SPEED = 4;
+    private const TIP = 4;
+
+    private function __construct() {}
+
+    /**
+     * @param Rack $rack as it is played from
+     *
+     * @return array<string, mixed> ready for json_encode
+     */
+    public static function describe(Advice $advice, Rack $rack): array
+    {
+        $options = array_filter([
+            OptionKind::Go->value => $advice->go,
+            OptionKind::Safe->value => $advice->safe,
+            OptionKind::TwoWay->value => $advice->twoWay,
+        ]);
+        $share = static fn(?float $share): ?float => null === $share ? null : round($share, 4);
+
+        return [
+            'choice' => $advice->choice->value,
+            'go' => $share($advice->go?->win()),
+            'safe' => $share($advice->safe?->win()),
+            'twoWay' => $share($advice->twoWay?->win()),
+            'win' => $share($advice->win()),
+            'even' => $advice->even,
+            'headline' => AdviceWording::headline($advice),
+            'says' => AdviceWording::says($advice, $rack),
+            'shots' => (object) array_map(static fn(Tried $one): array => ShotSpecFile::write(self::spec($one)), $options),
+        ];
+    }
+
+    /**
+     * What a page shows of it.
+     *
+     * @return array{choice: OptionKind, headline: string, says: list<string>, shots: array<string, ShotSpec>}
+     *
+     * @throws InvalidInput when it is none
+     */
+    public static function read(\stdClass $data): array
+    {
+        $text = static fn(string $key): string => \is_string($data->{$key} ?? null)
+            ? $data->{$key}
+            : throw new InvalidInput("plan.advice.$key", 'is no text');
+        $shots = [];
+        foreach ((array) ($data->shots ?? []) as $kind => $shot) {
+            $shots[(string) $kind] = ShotSpecFile::read($shot, "plan.advice.shots.$kind");
+        }
+
+        return [
+            'choice' => OptionKind::tryFrom($text('choice')) ?? throw new InvalidInput('plan.advice.choice', 'is none that is known'),
+            'headline' => $text('headline'),
+            'says' => array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
+            'shots' => $shots,
+        ];
+    }
+
+    /** By its bare direction: that is what was judged. */
+    private static function spec(Tried $tried): ShotSpec
+    {
+        $stroke = $tried->stroke->stroke;
+
+        return new ShotSpec(
+            round(fmod(rad2deg($tried->stroke->aim) + 720.0, 360.0), self::AIM),
+            null,
+            null,
+            0.0,
+            Speed::metresPerSecond(round($stroke->speed, self::SPEED)),
+            new Tip(round($stroke->side, self::TIP), round($stroke->height, self::TIP)),
+            round(rad2deg($stroke->elevation), self::ELEVATION),
+            new Intent(OptionKind::Safe === $tried->chances->kind() ? ShotKind::Safety : ShotKind::Pot),
+        );
+    }
+}

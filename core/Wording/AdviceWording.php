@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Wording;
+
+use ZigLane\Core\Decision\Advice;
+use ZigLane\Core\Decision\OptionKind;
+use ZigLane\Core\Decision\SafetyFacts;
+use ZigLane\Core\Decision\Tried;
+use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * Whether to go or to play safe, in sentences.
+ */
+final class AdviceWording
+{
+    /** Shares below this are not worth a word. */
+    private const NOTHING = 0.015;
+
+    /** Something of both that comes so near the best is told; a pot so near to where the answer turns is compared with that. */
+    private const NEAR = 0.03;
+    private const CLOSE = 0.35;
+
+    /** More rails than these are not named one by one. */
+    private const RAILS = 3;
+
+    /** Hits fuller than these are called full, half, and thin. */
+    private const FULL = 0.85;
+    private const HALF = 0.4;
+
+    private function __construct() {}
+
+    /** "Go: 61 % to win the rack. Safe: 68 %. Play safe." */
+    public static function headline(Advice $advice): string
+    {
+        $parts = [];
+        foreach (self::options($advice) as $name => $tried) {
+            $parts[] = \sprintf('%s: %.0f %%%s.', ucfirst($name), 100 * $tried->win(), [] === $parts ? ' to win the rack' : '');
+        }
+        $parts[] = match (true) {
+            $advice->even => 'As good as even: play what you like better.',
+            OptionKind::Go === $advice->choice => 'Go for it.',
+            OptionKind::Safe === $advice->choice => 'Play safe.',
+            OptionKind::TwoWay === $advice->choice => 'Play both: a pot that leaves little when it is missed.',
+        };
+
+        return implode(' ', $parts);
+    }
+
+    /**
+     * What the answer rests on, and what would turn it.
+     *
+     * @param Rack $rack as it is played from
+     *
+     * @return list<string> whole sentences
+     */
+    public static function says(Advice $advice, Rack $rack): array
+    {
+        $says = [];
+        foreach (self::options($advice) as $name => $tried) {
+            $says[] = ucfirst($name) . ': ' . self::option($rack, $tried) . '.';
+        }
+        $go = $advice->go;
+        if (null !== $go && null !== $advice->turnsAt && abs($go->chances->made - $advice->turnsAt) < self::CLOSE) {
+            $says[] = \sprintf(
+                'To go is right from a first pot of %.0f %% on; here it is %.0f %%.',
+                100 * $advice->turnsAt,
+                100 * $go->chances->made,
+            );
+        }
+        if (null !== $go && $advice->byRule !== (OptionKind::Go === $advice->choice) && !$advice->even) {
+            $says[] = \sprintf('The rule of %.0f %% would say %s.', 100 * Defaults::GO_RULE, $advice->byRule ? 'go' : 'play safe');
+        }
+
+        return $says;
+    }
+
+    /**
+     * What is weighed: to go and to play safe, and what is of both where it comes near the best.
+     *
+     * @return array<string, Tried> by name, in the order in which they are told
+     */
+    private static function options(Advice $advice): array
+    {
+        $options = array_filter(['go' => $advice->go, 'safe' => $advice->safe, 'two-way' => $advice->twoWay]);
+
+        return array_filter(
+            $options,
+            static fn(Tried $one, string $name): bool => 'two-way' !== $name
+                || \count($options) < 2
+                || $one->win() > $advice->win() - self::NEAR,
+            \ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    /** One option without a full stop: "thin on the right of the 3, then off the head rail; it leaves the other player 4 % to run out". */
+    private static function option(Rack $rack, Tried $tried): string
+    {
+        $facts = SafetyFacts::of($rack, $tried);
+        $parts = [self::stroke($facts, $tried)];
+        if (OptionKind::Go !== $tried->chances->kind()) {
+            $parts[] = \sprintf(
+                '%s the other player %.0f %% to run out',
+                OptionKind::Safe === $tried->chances->kind() ? 'it leaves' : 'missed, it leaves',
+                100 * $tried->chances->leaves,
+            );
+        }
+        if ($tried->chances->fouls > self::NOTHING) {
+            $parts[] = \sprintf('a foul in %.0f %%', 100 * $tried->chances->fouls);
+        }
+
+        return implode('; ', $parts);
+    }
+
+    private static function stroke(SafetyFacts $facts, Tried $tried): string
+    {
+        $first = $facts->first ?? 0;
+        $off = [] === $facts->before ? '' : ' off ' . self::rails($facts->before);
+        $ball = array_key_first($facts->pocketed);
+        if (null !== $ball && OptionKind::Safe !== $tried->chances->kind()) {
+            $pocket = $facts->pocketed[$ball]->spoken();
+            $shot = match (true) {
+                $first === $ball => "the $ball",
+                $facts->carom => "off the $first into the $ball, which goes",
+                default => "the $first into the $ball, which goes",
+            };
+
+            return \sprintf('%s%s in the %s pocket, %.0f %%', $shot, $off, $pocket, 100 * $tried->chances->made);
+        }
+        $full = $facts->fullness >= self::FULL;
+        $how = $full ? 'full on' : ($facts->fullness >= self::HALF ? 'half of' : 'thin on');
+        $rails = [] === $facts->rails ? '' : ', then off ' . self::rails($facts->rails);
+        $ends = match (true) {
+            null !== $facts->behind => \sprintf(', hidden behind the %d in %.0f %%', $facts->behind, 100 * $tried->chances->hidden),
+            null !== $facts->atRail => ', to the ' . $facts->atRail->value . ' rail',
+            $facts->far => ', far away',
+            default => '',
+        };
+
+        $side = $full ? '' : ' on the ' . ($facts->onRight ? 'right' : 'left');
+        $isBoth = OptionKind::TwoWay === $tried->chances->kind();
+        $drops = $isBoth ? \sprintf(', a ball drops in %.0f %%', 100 * $tried->chances->made) : '';
+
+        return "$how the $first$side$off$rails$ends$drops";
+    }
+
+    /**
+     * @param list<Rail> $rails
+     */
+    private static function rails(array $rails): string
+    {
+        $names = array_map(static fn(Rail $rail): string => $rail->value, $rails);
+
+        return match (true) {
+            \count($rails) > self::RAILS => Numbers::word(\count($rails)) . ' rails',
+            1 === \count($rails) => "the $names[0] rail",
+            default => 'the ' . Numbers::list($names) . ' rails',
+        };
+    }
+}
