@@ -110,7 +110,7 @@ run_test() {
     prepare_test_instance
     ! wanted analysis app || test_instance test database
     local suites=()
-    ! wanted core || suites=(routes planning experiments core)
+    ! wanted core || suites=(routes planning decision experiments core)
     ! wanted core golden || suites+=(golden)
     TAKEN=$ROOT/var/taken
     rm -rf "$TAKEN"

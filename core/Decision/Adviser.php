@@ -22,6 +22,9 @@ final readonly class Adviser
     /** Differences of the chance to win that are none (our own choice). */
     private const EVEN = 0.01;
 
+    /** By so much another pot must be better than the plan's, whose beginning it contradicts (our own choice). */
+    private const ANOTHER = 0.06;
+
     private Contest $contest;
     private ShotSearch $search;
 
@@ -55,7 +58,7 @@ final readonly class Adviser
         $go = null === $stroke ? null : $this->planned($stroke, $pot, $runOut);
         $found = $this->search->best();
         $other = $found[OptionKind::Go->value] ?? null;
-        if (null === $go || (null !== $other && $other->win() > $go->win() + self::EVEN && $this->isAnother($other, $pot))) {
+        if (null === $go || (null !== $other && $other->win() > $go->win() + self::ANOTHER && $this->isAnother($other, $pot))) {
             // A bank, a combination, a ball that the plan did not see.
             $go = $other ?? $go;
         }

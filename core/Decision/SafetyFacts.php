@@ -27,11 +27,11 @@ final readonly class SafetyFacts
 
     /**
      * @param int|null            $first    ball that is hit first
-     * @param float               $fullness of that hit, 0 thin – 1 full
-     * @param bool                $onRight  whether the cue ball passes it on its right, as the player sees it
+     * @param float               $aside    how it is hit: 0 full, −1 thin on its left, 1 thin on its right, as the player sees it
      * @param list<Rail>          $rails    that the cue ball takes after it
      * @param list<Rail>          $before   and before it
      * @param array<int, Pocket> $pocketed by ball
+     * @param list<Rail>         $banked   rails that the first of those takes
      * @param bool                $carom    whether the cue ball goes off the first ball into what is pocketed
      * @param int|null            $behind   ball that the cue ball ends up hidden behind
      * @param Rail|null           $atRail   rail that it ends up at
@@ -39,11 +39,11 @@ final readonly class SafetyFacts
      */
     private function __construct(
         public ?int $first,
-        public float $fullness,
-        public bool $onRight,
+        public float $aside,
         public array $rails,
         public array $before,
         public array $pocketed,
+        public array $banked,
         public bool $carom,
         public ?int $behind,
         public ?Rail $atRail,
@@ -58,16 +58,16 @@ final readonly class SafetyFacts
         $pocketed = array_diff_key($result->pocketed, [BallId::CUE => true]);
         $cue = $result->scratched() ? null : $result->final->ball(BallId::CUE);
         $next = null === $cue ? null : ($rack->rules()->legalTargets($result->final)[0] ?? null);
-        [$fullness, $onRight] = self::hit($rack, $result);
+        $ball = array_key_first($pocketed);
 
         return new self(
             $result->firstHit,
-            $fullness,
-            $onRight,
-            self::rails($rack, $result, after: true),
-            self::rails($rack, $result, after: false),
+            self::hit($rack, $result),
+            self::rails($rack, $result, BallId::CUE, after: true),
+            self::rails($rack, $result, BallId::CUE, after: false),
             $pocketed,
-            self::isCarom($result, array_key_first($pocketed)),
+            null === $ball ? [] : self::rails($rack, $result, $ball, after: true),
+            self::isCarom($result, $ball),
             null === $next ? null : self::hiding($rack, $result, $next),
             null === $cue ? null : self::railAt($rack, $cue),
             null !== $cue && null !== $next
@@ -75,10 +75,8 @@ final readonly class SafetyFacts
         );
     }
 
-    /**
-     * @return array{float, bool} how full, and whether the cue ball passes on the right
-     */
-    private static function hit(Rack $rack, ShotResult $result): array
+    /** How the first ball is hit, −1 … 1. */
+    private static function hit(Rack $rack, ShotResult $result): float
     {
         foreach ($result->eventsOf(BallId::CUE, EventType::BallBall) as $event) {
             foreach (array_reverse($result->paths[BallId::CUE] ?? []) as $piece) {
@@ -88,12 +86,12 @@ final readonly class SafetyFacts
                     $ball = $rack->layout->ball(array_sum($event->balls));
                     $aside = Angle::wrap($piece->at($event->time)->angleTo($ball) - $way);
 
-                    return [max(0.0, 1 - abs(sin($aside))), $aside < 0.0];
+                    return -sin($aside);
                 }
             }
         }
 
-        return [0.0, false];
+        return 0.0;
     }
 
     /** Whether a ball that is not hit first is first touched by the cue ball. */
@@ -121,15 +119,15 @@ final readonly class SafetyFacts
     }
 
     /**
-     * Rails that the cue ball takes before or after it hits a ball.
+     * Rails that a ball takes before or after it first meets another.
      *
      * @return list<Rail>
      */
-    private static function rails(Rack $rack, ShotResult $result, bool $after): array
+    private static function rails(Rack $rack, ShotResult $result, int $ball, bool $after): array
     {
         $hit = false;
         $rails = [];
-        foreach ($result->eventsOf(BallId::CUE, EventType::BallBall, EventType::BallCushion) as $event) {
+        foreach ($result->eventsOf($ball, EventType::BallBall, EventType::BallCushion) as $event) {
             if (EventType::BallBall === $event->type) {
                 $hit = true;
             } elseif ($after === $hit) {

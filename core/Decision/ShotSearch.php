@@ -24,6 +24,12 @@ final class ShotSearch
     private const STEPS = [[0.12, 0.0, 0.0, 0.0], [-0.12, 0.0, 0.0, 0.0], [0.0, 0.006, 0.0, 0.0], [0.0, -0.006, 0.0, 0.0],
         [0.0, 0.0, 0.15, 0.0], [0.0, 0.0, -0.15, 0.0], [0.0, 0.0, 0.0, 0.15], [0.0, 0.0, 0.0, -0.15]];
 
+    /** Strokes of a kind that are judged in the end beside those that were stirred. */
+    private const BESIDE = 2;
+
+    /** Share of what is kept that each kind has. */
+    private const SHARES = ['go' => 0.4, 'safe' => 0.4, 'two-way' => 0.2];
+
     /** Tries that are worth a process of their own. */
     private const WORTH_SHARING = 120;
 
@@ -50,9 +56,12 @@ final class ShotSearch
      */
     public function best(): array
     {
+        // Those that are solved for stay in at first, whatever one play says.
+        $solved = $this->budget->special ? (new SpecialShots($this->rack, $this->spread))->all() : [];
         $tried = $this->once();
         foreach ($this->budget->rungs as [$most, $tries]) {
-            $tried = $this->judged(self::mixed($tried, $most), $this->errors->first($tries));
+            $tried = $this->judged([...$solved, ...self::mixed($tried, $most)], $this->errors->first($tries));
+            $solved = [];
         }
         $best = [];
         foreach (OptionKind::cases() as $kind) {
@@ -60,9 +69,8 @@ final class ShotSearch
             $these = $this->judged(\array_slice($these, 0, $this->budget->ofAKind), $this->errors->first($this->budget->more));
             $stirred = \array_slice($these, 0, $this->budget->stirred);
             $stirred = $this->shared($stirred, $this->stirred(...), self::STIR * \count(self::STEPS));
-            $finalists = [] === $stirred ? \array_slice($these, 0, 1) : $stirred;
-            foreach ($this->judged($finalists, $this->errors->judging($this->budget->tries)) as $one) {
-                // Under more errors it may turn out to be of another kind.
+            // Stirred, or under more tries, a stroke may turn out to be of another kind: so others are judged beside them.
+            foreach ($this->judged([...$stirred, ...\array_slice($these, 0, self::BESIDE)], $this->errors->judging($this->budget->tries)) as $one) {
                 $known = $best[$one->chances->kind()->value] ?? null;
                 $best[$one->chances->kind()->value] = null === $known || $one->win() > $known->win() ? $one : $known;
             }
@@ -121,7 +129,6 @@ final class ShotSearch
      */
     private function once(): array
     {
-        $special = $this->budget->special ? (new SpecialShots($this->rack, $this->spread))->all() : [];
         $tried = [];
         foreach ($this->spread->strokes($this->budget->every) as $stroke) {
             $end = $this->ends->end($stroke, null);
@@ -137,12 +144,11 @@ final class ShotSearch
             }
         }
 
-        // Those that are solved for stay in, whatever one play says.
-        return [...$special, ...Tried::ranked($tried)];
+        return Tried::ranked($tried);
     }
 
     /**
-     * The best of those that pot a ball and of those that do not: where a ball goes easily the safeties would never be looked at.
+     * The best of each kind: where a ball goes easily the safeties would never be looked at.
      *
      * @param list<Tried> $ranked the best first
      *
@@ -150,11 +156,17 @@ final class ShotSearch
      */
     private static function mixed(array $ranked, int $most): array
     {
-        $isPot = static fn(Tried $one): bool => OptionKind::Go === $one->chances->kind();
-        $pots = \array_slice(array_values(array_filter($ranked, $isPot)), 0, intdiv($most, 2));
-        $others = array_values(array_filter($ranked, static fn(Tried $one): bool => !$isPot($one)));
+        $left = [];
+        $kept = [];
+        foreach ($ranked as $one) {
+            $kind = $one->chances->kind()->value;
+            $left[$kind] ??= (int) (self::SHARES[$kind] * $most);
+            if ($left[$kind]-- > 0) {
+                $kept[] = $one;
+            }
+        }
 
-        return [...$pots, ...\array_slice($others, 0, $most - \count($pots))];
+        return $kept;
     }
 
     /**

@@ -86,6 +86,10 @@ final class AdviceWording
     private static function options(Advice $advice): array
     {
         $options = array_filter(['go' => $advice->go, 'safe' => $advice->safe, 'two-way' => $advice->twoWay]);
+        if (OptionKind::Go === $advice->choice && OptionKind::TwoWay === $advice->go?->chances->kind()) {
+            // The plan's own shot is of both.
+            unset($options['two-way']);
+        }
 
         return array_filter(
             $options,
@@ -118,20 +122,20 @@ final class AdviceWording
     private static function stroke(SafetyFacts $facts, Tried $tried): string
     {
         $first = $facts->first ?? 0;
-        $off = [] === $facts->before ? '' : ' off ' . self::rails($facts->before);
         $ball = array_key_first($facts->pocketed);
+        $kick = [] === $facts->before ? '' : 'off ' . self::rails($facts->before) . ', ';
         if (null !== $ball && OptionKind::Safe !== $tried->chances->kind()) {
-            $pocket = $facts->pocketed[$ball]->spoken();
+            $bank = [] === $facts->banked ? '' : ' off ' . self::rails($facts->banked);
             $shot = match (true) {
-                $first === $ball => "the $ball",
+                $first === $ball => "the $ball$bank",
                 $facts->carom => "off the $first into the $ball, which goes",
                 default => "the $first into the $ball, which goes",
             };
 
-            return \sprintf('%s%s in the %s pocket, %.0f %%', $shot, $off, $pocket, 100 * $tried->chances->made);
+            return \sprintf('%s%s in the %s pocket, %.0f %%', $kick, $shot, $facts->pocketed[$ball]->spoken(), 100 * $tried->chances->made);
         }
-        $full = $facts->fullness >= self::FULL;
-        $how = $full ? 'full on' : ($facts->fullness >= self::HALF ? 'half of' : 'thin on');
+        $full = 1 - abs($facts->aside) >= self::FULL;
+        $how = $full ? 'full on' : (1 - abs($facts->aside) >= self::HALF ? 'half of' : 'thin on');
         $rails = [] === $facts->rails ? '' : ', then off ' . self::rails($facts->rails);
         $ends = match (true) {
             null !== $facts->behind => \sprintf(', hidden behind the %d in %.0f %%', $facts->behind, 100 * $tried->chances->hidden),
@@ -140,11 +144,11 @@ final class AdviceWording
             default => '',
         };
 
-        $side = $full ? '' : ' on the ' . ($facts->onRight ? 'right' : 'left');
+        $side = $full ? '' : ' on the ' . ($facts->aside > 0.0 ? 'right' : 'left');
         $isBoth = OptionKind::TwoWay === $tried->chances->kind();
         $drops = $isBoth ? \sprintf(', a ball drops in %.0f %%', 100 * $tried->chances->made) : '';
 
-        return "$how the $first$side$off$rails$ends$drops";
+        return "$kick$how the $first$side$rails$ends$drops";
     }
 
     /**

@@ -12,6 +12,7 @@ use ZigLane\App\Plan\PlanLedger;
 use ZigLane\App\View\PlanView;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Rack\ShotSpec;
 
 final class PlanTest extends AppTestCase
 {
@@ -45,6 +46,35 @@ final class PlanTest extends AppTestCase
         self::assertSame('take the plan over', $open->undo);
         $this->browser->request('POST', "/racks/$id/undo", ['version' => $open->record->version()]);
         self::assertSame([], $this->open($id)->rack->legs);
+    }
+
+    /** Against somebody the plan says whether to go or to play safe, and the safety can be looked at as a leg. */
+    public function testAgainstSomebodyThePlanIsWeighed(): void
+    {
+        $id = $this->stored(self::LAST_BALL);
+        $this->edit($id, ['op' => 'against', 'level' => 'advanced']);
+        self::assertSame('advanced', $this->open($id)->rack->opponent?->level->value);
+        $plan = $this->ask($id);
+        $this->work();
+        $plan = $this->fresh($plan);
+        $page = $this->shown($id, $plan);
+        self::assertMatchesRegularExpression('/Go: \d+ % to win the rack\. Safe: \d+ %\. .*Go for it\./', $page);
+        self::assertMatchesRegularExpression('/it leaves the other player \d+ % to run out/', $page);
+        $version = $this->open($id)->record->version();
+        $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/take", ['version' => $version, 'option' => 'safe']);
+        self::assertSame(303, $this->code());
+        $legs = $this->open($id)->rack->legs;
+        self::assertSame(['safety'], array_map(static fn(ShotSpec $leg): string => $leg->intent->kind->value, $legs));
+        $this->browser->request('GET', "/racks/$id?leg=1");
+        $page = (string) $this->browser->getResponse()->getContent();
+        self::assertStringContainsString('safety, ', $page);
+        self::assertStringNotContainsString('No ball drops', $page);
+        $this->edit($id, ['op' => 'leg', 'leg' => 1, 'aim' => (float) $legs[0]->aimDeg, 'lengths' => 2, 'side' => 0, 'height' => 0, 'elevation' => 0]);
+        self::assertTrue($this->open($id)->rack->legs[0]->intent->isSafety(), 'what it is for outlives a change of it');
+        $this->browser->request('POST', "/racks/$id/plans/{$plan->id()}/take", ['version' => $this->open($id)->record->version(), 'option' => 'other']);
+        self::assertSame(422, $this->code());
+        $this->edit($id, ['op' => 'against', 'level' => '']);
+        self::assertNull($this->open($id)->rack->opponent);
     }
 
     public function testTheSameIsNotPlannedTwice(): void

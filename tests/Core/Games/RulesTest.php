@@ -69,6 +69,40 @@ final class RulesTest extends TestCase
         self::assertSame(range(1, 10), GameName::TenBall->rules()->rack());
         self::assertFalse(self::judge(GameName::TenBall, self::layout(9, 10), 9, [9])->won);
         self::assertTrue(self::judge(GameName::TenBall, self::layout(10), 10, [10])->won);
+        self::assertFalse(self::judge(GameName::TenBall, self::layout(9, 10), 9, [10])->won, 'the ten too early is spotted');
+    }
+
+    /**
+     * @param list<int> $down
+     *
+     * @return list<int>
+     */
+    private static function spotted(GameName $game, Layout $before, int $first, array $down): array
+    {
+        $pocketed = array_fill_keys($down, Pocket::FootLeft);
+        $after = new Layout(array_diff_key($before->balls, $pocketed));
+
+        return $game->rules()->spotted($before, new ShotResult([], [], $after, $pocketed, $first, true, 1.0));
+    }
+
+    /** Balls that come back: the money ball of rotation when it has not won, and in straight pool what fell on a foul. */
+    public function testSpottedBalls(): void
+    {
+        self::assertSame([9], self::spotted(GameName::NineBall, self::layout(2, 9), 2, [9, 0]));
+        self::assertSame([], self::spotted(GameName::NineBall, self::layout(2, 9), 2, [9]));
+        self::assertSame([10], self::spotted(GameName::TenBall, self::layout(2, 10), 2, [10]));
+        self::assertSame([3, 5], self::spotted(GameName::StraightPool, self::layout(3, 5, 7), 3, [5, 3, 0]));
+        self::assertSame([], self::spotted(GameName::StraightPool, self::layout(3, 5, 7), 3, [5]));
+    }
+
+    /** A safety calls nothing: only where nothing is called does the turn go on. */
+    public function testASafetyThatDropsABall(): void
+    {
+        $before = self::layout(2, 9);
+        $result = new ShotResult([], [], $before->without(2), [2 => Pocket::FootLeft], 2, true, 1.0);
+        self::assertTrue(GameName::NineBall->rules()->countsAsMade(null, null, $result));
+        self::assertFalse(GameName::TenBall->rules()->countsAsMade(null, null, $result));
+        self::assertFalse(GameName::EightBall->rules(Group::Solids)->countsAsMade(null, null, $result));
     }
 
     public function testEightBall(): void

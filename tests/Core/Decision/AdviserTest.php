@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Decision;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Decision\Advice;
+use ZigLane\Core\Decision\AdvisedPlan;
+use ZigLane\Core\Decision\AdvisedSearch;
+use ZigLane\Core\Decision\Adviser;
+use ZigLane\Core\Decision\Contest;
+use ZigLane\Core\Decision\OptionKind;
+use ZigLane\Core\Decision\ShotBudget;
+use ZigLane\Core\Decision\ShotSearch;
+use ZigLane\Core\Files\AdviceFile;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Planning\CountedDeadline;
+use ZigLane\Core\Planning\Planner;
+use ZigLane\Core\Planning\RunOutChance;
+use ZigLane\Core\Planning\SearchBudget;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Wording\AdviceWording;
+use ZigLane\Tests\Core\Reading\Read;
+use ZigLane\Tests\Survey;
+
+/**
+ * Tables of our own on which the right answer is known to those who play (common practice, no source), and what is said of it. All of
+ * them in the survey; the suite leaves out those that say the same as others.
+ */
+final class AdviserTest extends TestCase
+{
+    private const IN_SUITE = ['hide it behind two balls', 'the combination wins', 'the carom wins', 'three open balls', 'the other has left nothing', 'a bank that leaves little'];
+
+    /**
+     * @param array<int|string, array{float, float}> $balls
+     * @param list<OptionKind>                       $right answers that a coach would give
+     * @param list<string>                           $said  regular expressions, each of which a sentence must match
+     */
+    #[DataProvider('tables')]
+    public function testTheAnswerIsACoachs(string $game, ?string $group, Level $level, array $balls, array $right, array $said = []): void
+    {
+        if (!\in_array($this->dataName(), self::IN_SUITE, true) && 0 === Survey::size(1, 0)) {
+            self::markTestSkipped('in the survey');
+        }
+        $rack = Read::rack($balls, $game, $group)->withPlayer(Player::of($level));
+        $advice = self::advice($rack);
+        $words = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice, $rack)]);
+        self::assertContains($advice->choice, $right, $words);
+        foreach ($said as $sentence) {
+            self::assertMatchesRegularExpression($sentence, $words);
+        }
+    }
+
+    /**
+     * @return iterable<string, array{string, string|null, Level, array<int|string, array{float, float}>, list<OptionKind>, list<string>}>
+     */
+    public static function tables(): iterable
+    {
+        $safe = [OptionKind::Safe];
+        $go = [OptionKind::Go];
+        yield 'hide it behind two balls' => ['nine-ball', null, Level::Advanced, ['cue' => [0.7, 2], 1 => [7.87, 2.0], 2 => [1.4, 0.3], 6 => [5.2, 1.2], 7 => [5.4, 1.5], 9 => [3, 3.8]], $safe, ['/Play safe\.$/m', '/hidden behind the [67] in [5-9]\d %/', '/leaves the other player \d %/']];
+        yield 'the combination wins' => ['nine-ball', null, Level::League, ['cue' => [4.5, 1.6], 1 => [6.6, 2.9], 9 => [7.55, 3.6], 5 => [1.0, 1.0], 6 => [2, 3]], $go, ['/^Go: (8|9)\d %/', '/the 1 into the 9, which goes in the foot right pocket/']];
+        yield 'the carom wins' => ['nine-ball', null, Level::Advanced, ['cue' => [4, 3.2], 1 => [6.6, 2.6], 9 => [7.8, 0.35], 2 => [0.5, 3.8], 3 => [0.4, 0.5]], $go, ['/off the 1 into the 9, which goes in the foot left pocket/']];
+        yield 'three open balls' => ['nine-ball', null, Level::League, ['cue' => [5, 1.5], 7 => [6.5, 1.0], 8 => [4, 3], 9 => [1.5, 1]], $go, ['/^Go: [89]\d % to win the rack\. Safe: [345]\d %\. Go for it\./', '/the 7 in the foot left pocket, 9\d %/']];
+        yield 'the other has left nothing' => ['nine-ball', null, Level::League, ['cue' => [2.2, 2.1], 1 => [0.13, 2.0], 5 => [1.0, 3.0], 6 => [1.3, 2.9], 7 => [1.2, 1.0], 2 => [7.6, 3.8], 3 => [7.8, 0.4], 9 => [5, 0.2]], $safe, ['/Play safe\.$/m', '/far away/']];
+        yield 'a bank that leaves little' => ['nine-ball', null, Level::League, ['cue' => [2, 2.4], 1 => [4.6, 0.13], 4 => [3.2, 3.3], 5 => [3.45, 3.5], 6 => [3.0, 3.6], 9 => [7.3, 3.7], 2 => [7.6, 0.2], 3 => [0.3, 3.7]], [OptionKind::TwoWay], ['/Play both/', '/off the left rail/']];
+        yield 'a hook in ten-ball' => ['ten-ball', null, Level::Advanced, ['cue' => [3.5, 1], 1 => [7.87, 2.1], 4 => [6.2, 2.6], 5 => [6.4, 2.9], 6 => [6.1, 3.2], 10 => [2, 3.7], 2 => [0.3, 0.3]], [OptionKind::Safe, OptionKind::TwoWay], []];
+        yield 'the wall between' => ['nine-ball', null, Level::Advanced, ['cue' => [1, 2], 1 => [6, 2], 5 => [3, 2], 6 => [3, 2.35], 9 => [7, 3.5]], [OptionKind::Safe, OptionKind::TwoWay], ['/off the (left|foot|head|right)/']];
+        yield 'both ends of the table' => ['nine-ball', null, Level::League, ['cue' => [4, 0.3], 1 => [4.4, 3.87], 2 => [0.3, 0.3], 3 => [7.7, 3.7], 4 => [4.75, 3.6], 5 => [4.0, 3.55], 9 => [2, 2]], $safe, ['/leaves the other player \d % /']];
+        yield 'blocked both ways' => ['ten-ball', null, Level::StrongLeague, ['cue' => [6.5, 3.6], 1 => [7.87, 0.9], 2 => [7.5, 0.35], 3 => [7.55, 1.5], 4 => [1, 1], 10 => [2, 3]], $safe, []];
+        yield 'inside a cluster' => ['nine-ball', null, Level::League, ['cue' => [2, 1], 1 => [7.5, 2.05], 2 => [7.3, 2.05], 3 => [7.3, 1.8], 4 => [7.5, 1.8], 9 => [7.7, 1.95]], $safe, ['/a foul in \d+ %/']];
+        yield 'the eight out of reach' => ['eight-ball', 'solids', Level::ClubNight, ['cue' => [1.0, 3.0], 8 => [7.87, 1.9], 9 => [7.6, 2.9], 10 => [6.6, 2.2], 11 => [4.0, 0.14]], $safe, ['/^Safe: [12]\d %/']];
+        yield 'frozen on the rail, the other far from done' => ['eight-ball', 'solids', Level::League, ['cue' => [4, 2], 1 => [7.3, 3.86], 2 => [7.0, 3.86], 8 => [4, 0.14], 9 => [6.6, 3.4], 10 => [7.5, 3.3], 11 => [6.9, 3.2], 12 => [7.7, 3.6], 13 => [5.5, 1]], $go, ['/the 2 into the 1/', '/To go is right from a first pot of [89]\d % on/']];
+        yield 'an open group' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [4, 2], 1 => [6.5, 1], 2 => [1.5, 1], 3 => [6, 3.2], 8 => [2, 3], 9 => [7.5, 3.5], 10 => [4, 3.8]], $go, []];
+        yield 'below the rule, and go' => ['nine-ball', null, Level::Advanced, ['cue' => [1.0, 1.0], 1 => [7.0, 0.13], 4 => [3.0, 2.6], 5 => [3.3, 2.4], 6 => [3.1, 2.2], 9 => [5, 3.7], 2 => [0.4, 3.7]], $go, ['/The rule of 75 % would say play safe/']];
+    }
+
+    /** The weaker the other player, the more both answers are worth. */
+    public function testAWeakerOpponent(): void
+    {
+        $rack = Read::rack(['cue' => [3.2, 0.6], 1 => [7.4, 2.6], 5 => [5.0, 3.0], 9 => [1.2, 3.4]])->withPlayer(Player::of(Level::Advanced));
+        $strong = self::advice($rack, Level::Professional);
+        $weak = self::advice($rack, Level::FirstYear);
+        self::assertGreaterThan(($strong->go?->win() ?? 1.0) + 0.02, $weak->go?->win());
+        self::assertGreaterThan(($strong->safe?->win() ?? 1.0) + 0.05, $weak->safe?->win());
+    }
+
+    /** What a stroke is said to come to is what playing it with other errors comes to. */
+    public function testChancesHoldUnderFreshErrors(): void
+    {
+        $rack = Read::rack(['cue' => [2, 2.4], 1 => [4.6, 0.13], 4 => [3.2, 3.3], 9 => [7.3, 3.7], 3 => [0.3, 3.7]])->withPlayer(Player::of(Level::League));
+        $own = new RunOutChance($rack);
+        $search = new ShotSearch($rack, new Contest($own, $own), ShotBudget::season());
+        $fresh = ErrorSamples::random(600, new Generator(11));
+        foreach ($search->best() as $kind => $tried) {
+            $again = $search->judge($tried->stroke, $tried->call, $fresh);
+            self::assertEqualsWithDelta($again->win(), $tried->win(), 0.05, $kind);
+            self::assertEqualsWithDelta($again->chances->made, $tried->chances->made, 0.13, $kind);
+        }
+    }
+
+    /** The same for any number of processes, and again. */
+    public function testTheAdviceDoesNotDependOnTheProcesses(): void
+    {
+        $rack = Read::rack(['cue' => [0.7, 2], 1 => [7.87, 2.0], 6 => [5.2, 1.2], 7 => [5.4, 1.5], 9 => [3, 3.8]])->withPlayer(Player::of(Level::Advanced));
+        $one = self::advice($rack);
+        self::assertEquals($one, self::advice($rack, processes: 2));
+        self::assertSame(
+            json_encode(AdviceFile::describe($one, $rack), \JSON_THROW_ON_ERROR),
+            json_encode(AdviceFile::describe(self::advice($rack), $rack), \JSON_THROW_ON_ERROR),
+        );
+    }
+
+    /** A plan is advised on where the rack names an opponent, and where no ball goes: it never ends in nothing. */
+    public function testPlansAreAdvisedOnWhereThereIsSomethingToDecide(): void
+    {
+        $open = Read::rack(['cue' => [5, 1.5], 8 => [6.5, 1.0], 9 => [1.5, 1]]);
+        $blocked = Read::rack(['cue' => [1, 2], 1 => [6, 2], 5 => [3, 2], 6 => [3, 2.35], 7 => [3, 1.65], 9 => [7, 3.5]]);
+        self::assertNull(self::last($open)->advice);
+        self::assertSame(OptionKind::Go, self::last($open->against(Player::of(Level::League)))->advice?->choice);
+        $advised = self::last($blocked);
+        self::assertSame([], $advised->plan->shots);
+        self::assertNotNull($advised->advice?->chosen());
+    }
+
+    private static function last(Rack $rack): AdvisedPlan
+    {
+        $advised = null;
+        foreach ((new AdvisedSearch($rack, deadline: new CountedDeadline(1)))->plans() as $advised) {
+        }
+
+        return $advised ?? self::fail('no plan');
+    }
+
+    private static function advice(Rack $rack, ?Level $opponent = null, int $processes = 1): Advice
+    {
+        $planner = new Planner($rack, SearchBudget::quick());
+        $choice = $planner->next($rack);
+        $against = null === $opponent ? $rack->player : Player::of($opponent);
+        $adviser = new Adviser($rack, $against, $planner, ShotBudget::season(), processes: Processes::atMost($processes));
+
+        return $adviser->advise($choice?->route->shot->stroke(), $choice?->route->pot, $choice?->runOut() ?? 0.0);
+    }
+}
