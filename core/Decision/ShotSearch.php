@@ -70,7 +70,8 @@ final class ShotSearch
             $stirred = \array_slice($these, 0, $this->budget->stirred);
             $stirred = $this->shared($stirred, $this->stirred(...), self::STIR * \count(self::STEPS));
             // Stirred, or under more tries, a stroke may turn out to be of another kind: so others are judged beside them.
-            foreach ($this->judged([...$stirred, ...\array_slice($these, 0, self::BESIDE)], $this->errors->judging($this->budget->tries)) as $one) {
+            $finalists = [...$stirred, ...\array_slice($these, 0, self::BESIDE)];
+            foreach ($this->judged($finalists, $this->errors->judging($this->budget->tries)) as $one) {
                 $known = $best[$one->chances->kind()->value] ?? null;
                 $best[$one->chances->kind()->value] = null === $known || $one->win() > $known->win() ? $one : $known;
             }

@@ -60,7 +60,7 @@ final class AdviceFile
     /**
      * What a page shows of it.
      *
-     * @return array{choice: OptionKind, headline: string, says: list<string>, shots: array<string, ShotSpec>}
+     * @return array{choice: OptionKind, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
      *
      * @throws InvalidInput when it is none
      */
@@ -76,6 +76,9 @@ final class AdviceFile
 
         return [
             'choice' => OptionKind::tryFrom($text('choice')) ?? throw new InvalidInput('plan.advice.choice', 'is none that is known'),
+            'win' => \is_int($data->win ?? null) || \is_float($data->win ?? null)
+                ? (float) $data->win
+                : throw new InvalidInput('plan.advice.win', 'is no number'),
             'headline' => $text('headline'),
             'says' => array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
             'shots' => $shots,

@@ -100,7 +100,7 @@ final class AdviceWording
         );
     }
 
-    /** One option without a full stop: "thin on the right of the 3, then off the head rail; it leaves the other player 4 % to run out". */
+    /** One option without a full stop: "the 3 thin on its right, then off the head rail; it leaves the other player 4 % to run out". */
     private static function option(Rack $rack, Tried $tried): string
     {
         $facts = SafetyFacts::of($rack, $tried);
@@ -134,8 +134,9 @@ final class AdviceWording
 
             return \sprintf('%s%s in the %s pocket, %.0f %%', $kick, $shot, $facts->pocketed[$ball]->spoken(), 100 * $tried->chances->made);
         }
-        $full = 1 - abs($facts->aside) >= self::FULL;
-        $how = $full ? 'full on' : (1 - abs($facts->aside) >= self::HALF ? 'half of' : 'thin on');
+        $thick = 1 - abs($facts->aside);
+        $side = $facts->aside > 0.0 ? 'right' : 'left';
+        $how = $thick >= self::FULL ? 'full' : ($thick >= self::HALF ? 'half full' : 'thin') . " on its $side";
         $rails = [] === $facts->rails ? '' : ', then off ' . self::rails($facts->rails);
         $ends = match (true) {
             null !== $facts->behind => \sprintf(', hidden behind the %d in %.0f %%', $facts->behind, 100 * $tried->chances->hidden),
@@ -144,11 +145,10 @@ final class AdviceWording
             default => '',
         };
 
-        $side = $full ? '' : ' on the ' . ($facts->aside > 0.0 ? 'right' : 'left');
         $isBoth = OptionKind::TwoWay === $tried->chances->kind();
         $drops = $isBoth ? \sprintf(', a ball drops in %.0f %%', 100 * $tried->chances->made) : '';
 
-        return "$kick$how the $first$side$rails$ends$drops";
+        return "{$kick}the $first $how$rails$ends$drops";
     }
 
     /**

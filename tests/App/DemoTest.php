@@ -18,11 +18,11 @@ final class DemoTest extends AppTestCase
         self::assertSame(0, $tester->execute([]));
     }
 
-    public function testThreeRacksAreLoadedOnceAndOneIsPlannedToTheNine(): void
+    public function testFourRacksAreLoadedOnceAndOneIsPlannedToTheNine(): void
     {
         $this->load();
         $racks = $this->store()->page();
-        self::assertCount(3, $racks);
+        self::assertCount(4, $racks);
         $complete = $racks[0]->rack ?? self::fail('It cannot be read.');
         $legs = LinePlayer::for($complete)->play($complete);
         self::assertCount(9, $legs);
@@ -32,7 +32,7 @@ final class DemoTest extends AppTestCase
         self::assertTrue($legs[8]->verdict?->won);
 
         $this->load();
-        self::assertSame(3, $this->store()->counts()[0]);
+        self::assertSame(4, $this->store()->counts()[0]);
     }
 
     public function testWhatAPersonDidWithThemStays(): void
@@ -43,7 +43,7 @@ final class DemoTest extends AppTestCase
         $this->store()->change($id, $this->version($id), 'rename', $this->open($id)->rack->named('Mine now'));
         $this->store()->delete($second->record->id(), $second->record->version());
         $this->load();
-        self::assertSame(2, $this->store()->counts()[0]);
+        self::assertSame(3, $this->store()->counts()[0]);
         self::assertSame('Mine now', $this->open($first->record->id())->rack->name);
     }
 }

@@ -40,6 +40,27 @@ final class RunOutPageTest extends BrowserTestCase
         $this->assertNoComplaints();
     }
 
+    /** Against somebody, on a phone: the plan is weighed, and the safety is looked at. */
+    public function testGoOrPlaySafe(): void
+    {
+        $this->screen(390, 844);
+        $this->import(self::rack(['cue' => [0.7, 2.0], '1' => [7.85, 2.0], '2' => [1.4, 0.3], '6' => [5.2, 1.2], '7' => [5.4, 1.5], '9' => [3.0, 3.8]]));
+        $this->script("const a = document.getElementById('against'); a.value = 'league'; a.form.dispatchEvent(new Event('change', {bubbles: true}))");
+        $this->until(fn(): bool => 'Undo: play against the level league' === $this->one('#undo-button')->getAttribute('title'), 'an opponent');
+        $this->click('#mode-run');
+        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
+        $this->click('#plan-run');
+        $this->settled('#take-safe');
+        self::assertMatchesRegularExpression('/Safe: \d+ %( to win the rack)?\. .*Play safe\./', $this->text('#advice'));
+        self::assertStringContainsString('it leaves the other player', $this->text('#advice'));
+        $this->assertAccessible('advice');
+        $this->click('#take-safe');
+        $this->until(fn(): bool => $this->howMany('#leg-form') > 0, 'the safety as a leg');
+        self::assertStringContainsString('safety', $this->text('#card-1'));
+        self::assertStringNotContainsString('breaks', $this->text('#card-1'));
+        $this->assertNoComplaints();
+    }
+
     /** A pocket pinned and a zone drawn with the pointer; the plan goes round them and the two are compared. */
     public function testPinsAndComparison(): void
     {
@@ -117,12 +138,12 @@ final class RunOutPageTest extends BrowserTestCase
         $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'a fresh rack');
     }
 
-    private function settled(): void
+    private function settled(string $mark = '#take-plan'): void
     {
         $give = microtime(true) + 90;
-        while (microtime(true) < $give && 0 === $this->howMany('#take-plan')) {
+        while (microtime(true) < $give && 0 === $this->howMany($mark)) {
             usleep(200000);
         }
-        $this->until(fn(): bool => $this->howMany('#take-plan') > 0, 'settled');
+        $this->until(fn(): bool => $this->howMany($mark) > 0, 'settled');
     }
 }

@@ -35,13 +35,14 @@ final class Screenshots extends BrowserTestCase
             $this->web->takeScreenshot("$folder/$name.png");
         }
         $cluster = self::url((string) parse_url($this->demo('Seven-foot cluster'), \PHP_URL_PATH));
-        foreach (['reading' => ["$cluster?read=3", 1280, 800], 'phone-reading' => ["$cluster?read=3", 390, 844], 'reading-nine' => ["$rack?read=5", 1280, 800]] as $name => [$url, $width, $height]) {
+        foreach (['reading' => ["$cluster?read=3", 1280, 800], 'phone-reading' => ["$cluster?read=3", 390, 844]] as $name => [$url, $width, $height]) {
             $this->screen($width, $height);
             $this->web->get($url);
             $this->until(fn(): bool => $this->howMany('#zone .hatched') > 0 && str_contains($this->text('#from'), '%'), $name);
             $this->web->takeScreenshot("$folder/$name.png");
         }
         $this->runOut($rack, $folder);
+        $this->goOrSafe($folder);
         $this->breakShot($folder);
         $this->routes($cluster, $folder);
         $this->measure();
@@ -115,6 +116,20 @@ final class Screenshots extends BrowserTestCase
         $this->click('#compare-plans');
         $this->until(fn(): bool => $this->howMany('#plan-table') > 0, 'side by side');
         $this->web->takeScreenshot("$folder/plans.png");
+    }
+
+    /** A rack on which nothing goes, weighed against playing safe. */
+    private function goOrSafe(string $folder): void
+    {
+        $this->screen(1280, 800);
+        $rack = self::url((string) parse_url($this->demo('Nothing goes'), \PHP_URL_PATH));
+        $this->web->get("$rack?plan=0");
+        $this->click('#plan-run');
+        for ($n = 0; $n < 200 && 0 === $this->howMany('#take-safe'); ++$n) {
+            usleep(250000);
+        }
+        $this->until(fn(): bool => $this->howMany('#take-safe') > 0, 'weighed');
+        $this->web->takeScreenshot("$folder/go-or-safe.png");
     }
 
     /** A rack of straight pool that stands, planned; its break shot. */
