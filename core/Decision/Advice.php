@@ -10,37 +10,38 @@ namespace ZigLane\Core\Decision;
 final readonly class Advice
 {
     /**
-     * @param OptionKind $choice   the best by the chance to win the rack
-     * @param Tried|null $go       as the plan begins; null when no ball goes
-     * @param Tried|null $safe     the best safety found; null when there is none
-     * @param Tried|null $twoWay   the best of both; null when there is none
-     * @param bool       $even     the two best are too near each other to be told apart
-     * @param float|null $turnsAt  chance of the first pot from which to go is the better; null when nothing turns it
-     * @param bool       $byRule   what the player's threshold rule says: go
+     * @param OptionKind            $choice  the best by the chance to win the rack
+     * @param array<string, Tried> $options by the kind's value: to go as the plan begins, the best safety, the best of both, a push-out
+     * @param bool                  $even    the two best are too near each other to be told apart
+     * @param float|null            $turnsAt chance of the first pot from which to go is the better; null when nothing turns it
+     * @param bool                  $byRule  what the player's threshold rule says: go
+     * @param float|null            $pass    chance to win the rack when the other player, who has pushed out, shoots again; null where
+     *                                       that cannot be asked, 0–1
      */
     public function __construct(
         public OptionKind $choice,
-        public ?Tried $go,
-        public ?Tried $safe,
-        public ?Tried $twoWay,
+        public array $options,
         public bool $even,
         public ?float $turnsAt,
         public bool $byRule,
+        public ?float $pass = null,
     ) {}
 
-    /** The option that is advised; null when there is none at all. */
+    /** The stroke of an option; null when there is none. */
+    public function of(OptionKind $kind): ?Tried
+    {
+        return $this->options[$kind->value] ?? null;
+    }
+
+    /** The stroke that is advised; null when there is none, and where the other player shoots. */
     public function chosen(): ?Tried
     {
-        return match ($this->choice) {
-            OptionKind::Go => $this->go,
-            OptionKind::Safe => $this->safe,
-            OptionKind::TwoWay => $this->twoWay,
-        };
+        return $this->of($this->choice);
     }
 
     /** Chance to win the rack, 0–1. */
     public function win(): float
     {
-        return $this->chosen()?->win() ?? 0.0;
+        return OptionKind::Pass === $this->choice ? (float) $this->pass : ($this->chosen()?->win() ?? 0.0);
     }
 }

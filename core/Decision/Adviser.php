@@ -11,6 +11,7 @@ use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\RunOutChance;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Settings\Defaults;
 
@@ -27,6 +28,7 @@ final readonly class Adviser
 
     private Contest $contest;
     private ShotSearch $search;
+    private PushOutSearch $pushOut;
 
     /**
      * @param Rack              $rack      the cue ball on the table, the player's group known where the game has groups
@@ -45,6 +47,7 @@ final readonly class Adviser
     ) {
         $own = new RunOutChance($rack, $planner);
         $this->contest = new Contest($own, self::isAlike($rack, $opponent) ? $own : new RunOutChance(self::turned($rack, $opponent)));
+        $this->pushOut = new PushOutSearch($rack, $this->contest, $errors);
         $this->search = new ShotSearch($rack, $this->contest, $budget ?? ShotBudget::settled(), $errors, $processes);
     }
 
@@ -63,25 +66,37 @@ final readonly class Adviser
             $go = $other ?? $go;
         }
 
-        return $this->weighed($go, $found[OptionKind::Safe->value] ?? null, $found[OptionKind::TwoWay->value] ?? null);
+        $options = array_filter([
+            OptionKind::Go->value => $go,
+            OptionKind::Safe->value => $found[OptionKind::Safe->value] ?? null,
+            OptionKind::TwoWay->value => $found[OptionKind::TwoWay->value] ?? null,
+            OptionKind::PushOut->value => PushOut::Allowed === $this->rack->pushOut ? $this->pushOut->best() : null,
+        ]);
+        $pass = PushOut::Offered === $this->rack->pushOut ? 1 - $this->contest->reversed()->turn($this->rack->layout) : null;
+
+        return self::weighed($options, $pass);
     }
 
-    private function weighed(?Tried $go, ?Tried $safe, ?Tried $twoWay): Advice
+    /**
+     * @param array<string, Tried> $options by the kind's value
+     */
+    private static function weighed(array $options, ?float $pass): Advice
     {
-        $options = array_filter(['go' => $go, 'safe' => $safe, 'two-way' => $twoWay]);
-        uasort($options, static fn(Tried $one, Tried $two): int => $two->win() <=> $one->win());
-        $choice = OptionKind::tryFrom((string) array_key_first($options)) ?? OptionKind::Safe;
-        [$best, $second] = [...array_values($options), null, null];
-        $apart = null === $best || null === $second ? INF : $best->win() - $second->win();
+        $go = $options[OptionKind::Go->value] ?? null;
+        $wins = array_map(static fn(Tried $one): float => $one->win(), $options);
+        $wins += null === $pass ? [] : [OptionKind::Pass->value => $pass];
+        arsort($wins);
+        [$best, $second] = [...array_keys($wins), null, null];
+        $errors = array_map(static fn(?string $kind): float => $options[$kind ?? '']->chances->error ?? 0.0, [$best, $second]);
+        $others = array_diff_key($wins, [OptionKind::Go->value => true]);
 
         return new Advice(
-            $choice,
-            $go,
-            $safe,
-            $twoWay,
-            $apart < max(self::EVEN, null === $best || null === $second ? 0.0 : hypot($best->chances->error, $second->chances->error)),
-            null === $go ? null : self::turning($go, max($safe?->win() ?? 0.0, $twoWay?->win() ?? 0.0)),
+            OptionKind::tryFrom((string) $best) ?? OptionKind::Safe,
+            $options,
+            null !== $best && null !== $second && $wins[$best] - $wins[$second] < max(self::EVEN, hypot(...$errors)),
+            null === $go ? null : self::turning($go, [] === $others ? 0.0 : max($others)),
             null !== $go && $go->chances->made >= Defaults::GO_RULE,
+            $pass,
         );
     }
 

@@ -26,6 +26,7 @@ final readonly class End
             EndKind::Lost => 0.0,
             EndKind::Made => $contest->turn($this->table),
             EndKind::Passed => 1 - $contest->reversed()->turn($this->table),
+            EndKind::Pushed => min($contest->turn($this->table), 1 - $contest->reversed()->turn($this->table)),
             EndKind::Foul => 1 - $contest->reversed()->inHand($this->table),
         };
     }

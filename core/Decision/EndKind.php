@@ -21,6 +21,9 @@ enum EndKind
     /** The other player's turn, from where the balls lie. */
     case Passed;
 
+    /** Pushed out: the other player shoots, or has this one shoot again. */
+    case Pushed;
+
     /** The other player has the ball in hand. */
     case Foul;
 }

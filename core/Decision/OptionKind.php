@@ -18,6 +18,15 @@ enum OptionKind: string
     /** A pot that is not likely, with a safe table when it is missed. */
     case TwoWay = 'two-way';
 
+    /** Push out, right after the break. */
+    case PushOut = 'push-out';
+
+    /** After the other player's push-out: let them shoot again. */
+    case Pass = 'pass';
+
+    /** What a stroke can be. */
+    public const STROKES = [self::Go, self::Safe, self::TwoWay];
+
     /** A stroke that keeps the turn in at least this share of the tries is a pot; in less than that one a safety (our own choice). */
     public const POT = 0.5;
     public const SAFETY = 0.15;

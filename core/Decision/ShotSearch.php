@@ -64,7 +64,7 @@ final class ShotSearch
             $solved = [];
         }
         $best = [];
-        foreach (OptionKind::cases() as $kind) {
+        foreach (OptionKind::STROKES as $kind) {
             $these = array_values(array_filter($tried, static fn(Tried $one): bool => $kind === $one->chances->kind()));
             $these = $this->judged(\array_slice($these, 0, $this->budget->ofAKind), $this->errors->first($this->budget->more));
             $stirred = \array_slice($these, 0, $this->budget->stirred);
@@ -161,7 +161,7 @@ final class ShotSearch
         $kept = [];
         foreach ($ranked as $one) {
             $kind = $one->chances->kind()->value;
-            $left[$kind] ??= (int) (self::SHARES[$kind] * $most);
+            $left[$kind] ??= (int) ((self::SHARES[$kind] ?? 0.0) * $most);
             if ($left[$kind]-- > 0) {
                 $kept[] = $one;
             }

@@ -45,15 +45,12 @@ final readonly class StrokeEnds
      */
     public function end(AimedStroke $stroke, ?Pot $call, ?ErrorSample $sample = null): End
     {
+        $result = $this->played($stroke, $sample);
         $before = $this->rack->layout;
-        $played = null === $sample ? $stroke : $this->missed($stroke, $sample);
-        if ($played->stroke->offset() > Defaults::MISCUE_LIMIT + 1e-9) {
+        if (null === $result) {
             // The cue ball goes a little way aside: a foul on most tables.
             return new End(EndKind::Foul, $before);
         }
-        $state = $this->simulator->struck($before, $played);
-        $this->simulator->run($state, mostRails: self::MOST_RAILS);
-        $result = $this->result($state);
         $game = $this->rack->rules();
         $verdict = $game->judge($before, $result);
         $made = $game->countsAsMade($call?->ball, $call?->pocket, $result);
@@ -71,6 +68,33 @@ final readonly class StrokeEnds
         }
 
         return new End($made ? EndKind::Made : EndKind::Passed, $after, $result->pocketed);
+    }
+
+    /** The same stroke as a push-out: nothing need be hit, and only a scratch is a foul. */
+    public function pushed(AimedStroke $stroke, ?ErrorSample $sample = null): End
+    {
+        $result = $this->played($stroke, $sample);
+        if (null === $result) {
+            return new End(EndKind::Foul, $this->rack->layout);
+        }
+        $last = $this->rack->rules()->lastBall($this->rack->layout);
+        $back = null !== $last && isset($result->pocketed[$last]) ? [$last] : [];
+        $after = Spotting::back($this->simulator, $result->final, $back);
+
+        return new End($result->scratched() ? EndKind::Foul : EndKind::Pushed, $after, $result->pocketed);
+    }
+
+    /** Null for a miscue. */
+    private function played(AimedStroke $stroke, ?ErrorSample $sample): ?ShotResult
+    {
+        $played = null === $sample ? $stroke : $this->missed($stroke, $sample);
+        if ($played->stroke->offset() > Defaults::MISCUE_LIMIT + 1e-9) {
+            return null;
+        }
+        $state = $this->simulator->struck($this->rack->layout, $played);
+        $this->simulator->run($state, mostRails: self::MOST_RAILS);
+
+        return $this->result($state);
     }
 
     private function missed(AimedStroke $stroke, ErrorSample $sample): AimedStroke

@@ -37,23 +37,23 @@ final class AdviceFile
      */
     public static function describe(Advice $advice, Rack $rack): array
     {
-        $options = array_filter([
-            OptionKind::Go->value => $advice->go,
-            OptionKind::Safe->value => $advice->safe,
-            OptionKind::TwoWay->value => $advice->twoWay,
-        ]);
         $share = static fn(?float $share): ?float => null === $share ? null : round($share, 4);
 
         return [
             'choice' => $advice->choice->value,
-            'go' => $share($advice->go?->win()),
-            'safe' => $share($advice->safe?->win()),
-            'twoWay' => $share($advice->twoWay?->win()),
+            'go' => $share($advice->of(OptionKind::Go)?->win()),
+            'safe' => $share($advice->of(OptionKind::Safe)?->win()),
+            'twoWay' => $share($advice->of(OptionKind::TwoWay)?->win()),
+            'pushOut' => $share($advice->of(OptionKind::PushOut)?->win()),
+            'pass' => $share($advice->pass),
             'win' => $share($advice->win()),
             'even' => $advice->even,
             'headline' => AdviceWording::headline($advice),
             'says' => AdviceWording::says($advice, $rack),
-            'shots' => (object) array_map(static fn(Tried $one): array => ShotSpecFile::write(self::spec($one)), $options),
+            'shots' => (object) array_map(
+                static fn(Tried $one): array => ShotSpecFile::write(self::spec($one)),
+                array_diff_key($advice->options, [OptionKind::PushOut->value => true]),
+            ),
         ];
     }
 

@@ -31,6 +31,7 @@ final readonly class Rack
 
     /** Null for practice alone. */
     public ?Player $opponent;
+    public PushOut $pushOut;
 
     /**
      * @param Player|null          $player a league player when null
@@ -38,7 +39,8 @@ final readonly class Rack
      * @param array<string, array<string, mixed>> $unknown keys this version does not know, by path ("", "table",
      *                             "table.cloth", "table.cushion", "cue", "player"), each a map of what was there; kept when written
      *
-     * @throws InvalidInput without a cue ball or a name, with a ball of another game, a ball in a rail, a pocket or another ball,
+     * @throws InvalidInput without a cue ball or a name, with a push-out in a game without, a ball of another game,
+     *                      a ball in a rail, a pocket or another ball,
      *                      too long a name or too many legs
      */
     public function __construct(
@@ -46,7 +48,7 @@ final readonly class Rack
         public GameName $game,
         public Table $table,
         public Layout $layout,
-        Turn $turn = new Turn(),
+        private Turn $turn = new Turn(),
         ?Player $player = null,
         public array $legs = [],
         public array $unknown = [],
@@ -56,6 +58,10 @@ final readonly class Rack
         $this->ballInHand = $turn->ballInHand;
         $this->group = $turn->group;
         $this->opponent = $turn->opponent;
+        $this->pushOut = $turn->pushOut;
+        if (PushOut::None !== $this->pushOut && !$game->rules()->hasFixedOrder()) {
+            throw new InvalidInput('pushOut', 'is played in nine-ball and ten-ball only');
+        }
         if ('' === trim($name) || mb_strlen($name) > self::LONGEST_NAME) {
             throw new InvalidInput('name', \sprintf('must have 1 to %d characters', self::LONGEST_NAME));
         }
@@ -104,7 +110,7 @@ final readonly class Rack
     /** The same with the ball in hand, or not. */
     public function withBallInHand(bool $inHand): self
     {
-        return $this->with(['turn' => new Turn($inHand, $this->group, $this->opponent)]);
+        return $this->with(['turn' => $this->turn->withBallInHand($inHand)]);
     }
 
     /** The same balls by diamonds on another table. */
@@ -128,13 +134,19 @@ final readonly class Rack
     /** The same against somebody; alone when null. */
     public function against(?Player $opponent): self
     {
-        return $this->with(['turn' => new Turn($this->ballInHand, $this->group, $opponent)]);
+        return $this->with(['turn' => $this->turn->against($opponent)]);
+    }
+
+    /** The same with a push-out that may be played, or was. */
+    public function withPushOut(PushOut $pushOut): self
+    {
+        return $this->with(['turn' => $this->turn->withPushOut($pushOut)]);
     }
 
     /** The same with a group taken. */
     public function withGroup(Group $group): self
     {
-        return $this->with(['turn' => new Turn($this->ballInHand, $group, $this->opponent)]);
+        return $this->with(['turn' => $this->turn->withGroup($group)]);
     }
 
     /** The same with another cue. */
@@ -164,7 +176,7 @@ final readonly class Rack
             $this->game,
             $changes['table'] ?? $this->table,
             $changes['layout'] ?? $this->layout,
-            $changes['turn'] ?? new Turn($this->ballInHand, $this->group, $this->opponent),
+            $changes['turn'] ?? $this->turn,
             $changes['player'] ?? $this->player,
             $changes['legs'] ?? $this->legs,
             $this->unknown,

@@ -7,7 +7,9 @@ namespace ZigLane\Core\Wording;
 use ZigLane\Core\Decision\Advice;
 use ZigLane\Core\Decision\OptionKind;
 use ZigLane\Core\Decision\SafetyFacts;
+use ZigLane\Core\Decision\StrokeEnds;
 use ZigLane\Core\Decision\Tried;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Settings\Defaults;
@@ -37,14 +39,18 @@ final class AdviceWording
     public static function headline(Advice $advice): string
     {
         $parts = [];
-        foreach (self::options($advice) as $name => $tried) {
-            $parts[] = \sprintf('%s: %.0f %%%s.', ucfirst($name), 100 * $tried->win(), [] === $parts ? ' to win the rack' : '');
+        $wins = array_map(static fn(Tried $tried): float => $tried->win(), self::options($advice));
+        $wins += null === $advice->pass ? [] : ['let the other shoot' => $advice->pass];
+        foreach ($wins as $name => $win) {
+            $parts[] = \sprintf('%s: %.0f %%%s.', ucfirst($name), 100 * $win, [] === $parts ? ' to win the rack' : '');
         }
         $parts[] = match (true) {
             $advice->even => 'As good as even: play what you like better.',
             OptionKind::Go === $advice->choice => 'Go for it.',
             OptionKind::Safe === $advice->choice => 'Play safe.',
             OptionKind::TwoWay === $advice->choice => 'Play both: a pot that leaves little when it is missed.',
+            OptionKind::PushOut === $advice->choice => 'Push out.',
+            OptionKind::Pass === $advice->choice => 'Let the other shoot.',
         };
 
         return implode(' ', $parts);
@@ -61,9 +67,10 @@ final class AdviceWording
     {
         $says = [];
         foreach (self::options($advice) as $name => $tried) {
-            $says[] = ucfirst($name) . ': ' . self::option($rack, $tried) . '.';
+            $isPushOut = $tried === $advice->of(OptionKind::PushOut);
+            $says[] = ucfirst($name) . ': ' . ($isPushOut ? self::pushOut($rack, $tried) : self::option($rack, $tried)) . '.';
         }
-        $go = $advice->go;
+        $go = $advice->of(OptionKind::Go);
         if (null !== $go && null !== $advice->turnsAt && abs($go->chances->made - $advice->turnsAt) < self::CLOSE) {
             $says[] = \sprintf(
                 'To go is right from a first pot of %.0f %% on; here it is %.0f %%.',
@@ -85,8 +92,13 @@ final class AdviceWording
      */
     private static function options(Advice $advice): array
     {
-        $options = array_filter(['go' => $advice->go, 'safe' => $advice->safe, 'two-way' => $advice->twoWay]);
-        if (OptionKind::Go === $advice->choice && OptionKind::TwoWay === $advice->go?->chances->kind()) {
+        $options = array_filter([
+            'go' => $advice->of(OptionKind::Go),
+            'safe' => $advice->of(OptionKind::Safe),
+            'two-way' => $advice->of(OptionKind::TwoWay),
+            'push out' => $advice->of(OptionKind::PushOut),
+        ]);
+        if (OptionKind::Go === $advice->choice && OptionKind::TwoWay === $advice->chosen()?->chances->kind()) {
             // The plan's own shot is of both.
             unset($options['two-way']);
         }
@@ -97,6 +109,20 @@ final class AdviceWording
                 || \count($options) < 2
                 || $one->win() > $advice->win() - self::NEAR,
             \ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    /** Where to push out to: the other player takes the better of two tables that should be worth the same. */
+    private static function pushOut(Rack $rack, Tried $tried): string
+    {
+        $end = (new StrokeEnds($rack))->pushed($tried->stroke)->table;
+        $at = $end->has(BallId::CUE) ? $rack->table->size->diamondsOf($end->ball(BallId::CUE)) : [0.0, 0.0];
+
+        return \sprintf(
+            'the cue ball to %.1f, %.1f diamonds; from there the other player runs out in %.0f %%',
+            $at[0],
+            $at[1],
+            100 * $tried->chances->leaves,
         );
     }
 

@@ -63,7 +63,8 @@ final class RackEditor
             ],
             'table' => $this->table($rack, $form),
             'equip' => $this->equip($rack, $form),
-            'against' => $this->against($rack, $form, $chosen),
+            'against' => TurnEditor::against($rack, $form, $chosen),
+            'push-out' => TurnEditor::pushOut($rack, $form, $chosen),
             'rename' => $this->rename($rack, $form, $chosen),
             'add-leg' => $this->addLeg($rack),
             'leg' => $this->setLeg($rack, $form),
@@ -174,22 +175,6 @@ final class RackEditor
         }
 
         return [$changed, "use the $name", 0];
-    }
-
-    /**
-     * Names who comes to the table when the turn ends, by level; nobody when empty.
-     *
-     * @param InputBag<string> $form
-     *
-     * @return array{Rack, string, int}
-     */
-    private function against(Rack $rack, InputBag $form, int $chosen): array
-    {
-        $given = $form->getString('level');
-        $level = '' === $given ? null : (Level::tryFrom($given) ?? throw new InvalidInput('level', 'is none that is known'));
-        $changed = $rack->against(null === $level ? null : Player::of($level));
-
-        return [$changed, null === $level ? 'play alone' : 'play against the level ' . $level->value, $chosen];
     }
 
     /**

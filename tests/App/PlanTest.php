@@ -54,10 +54,13 @@ final class PlanTest extends AppTestCase
         $id = $this->stored(self::LAST_BALL);
         $this->edit($id, ['op' => 'against', 'level' => 'advanced']);
         self::assertSame('advanced', $this->open($id)->rack->opponent?->level->value);
+        $this->edit($id, ['op' => 'push-out', 'stands' => 'offered']);
+        self::assertSame('offered', $this->open($id)->rack->pushOut->value);
         $plan = $this->ask($id);
         $this->work();
         $plan = $this->fresh($plan);
         $page = $this->shown($id, $plan);
+        self::assertStringContainsString('Let the other shoot: ', $page);
         self::assertMatchesRegularExpression('/Go: \d+ % to win the rack\. Safe: \d+ %\. .*Go for it\./', $page);
         self::assertMatchesRegularExpression('/it leaves the other player \d+ % to run out/', $page);
         $version = $this->open($id)->record->version();

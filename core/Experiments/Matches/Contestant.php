@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Experiments\Matches;
 
 use ZigLane\Core\Decision\Adviser;
+use ZigLane\Core\Decision\OptionKind;
 use ZigLane\Core\Decision\ShotBudget;
 use ZigLane\Core\Planning\Beginnings;
 use ZigLane\Core\Planning\ChosenShot;
@@ -53,7 +54,7 @@ final class Contestant
         );
         $chosen = $advice->chosen();
         if (MatchPolicy::Threshold === $this->policy) {
-            $chosen = $advice->safe ?? $advice->twoWay ?? $chosen;
+            $chosen = $advice->of(OptionKind::Safe) ?? $advice->of(OptionKind::TwoWay) ?? $chosen;
         }
 
         return null === $chosen ? null : new MatchShot(

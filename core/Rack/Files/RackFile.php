@@ -13,6 +13,7 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\Playable;
+use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Rack\Turn;
@@ -72,7 +73,7 @@ final class RackFile
             $game,
             $table,
             $layout,
-            new Turn($inHand, $group, $against),
+            new Turn($inHand, $group, $against, $file->choice('pushOut', PushOut::class, PushOut::None->value)),
             $who,
             $legs,
             array_filter([
@@ -108,6 +109,9 @@ final class RackFile
             'group' => $rack->group?->value,
             'player' => PlayerFields::write($rack->player) + $kept('player'),
         ];
+        if (PushOut::None !== $rack->pushOut) {
+            $document['pushOut'] = $rack->pushOut->value;
+        }
         if (null !== $rack->opponent) {
             $document['opponent'] = PlayerFields::write($rack->opponent) + $kept('opponent');
         }

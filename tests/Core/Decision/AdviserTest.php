@@ -24,6 +24,7 @@ use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Wording\AdviceWording;
 use ZigLane\Tests\Core\Reading\Read;
@@ -81,14 +82,51 @@ final class AdviserTest extends TestCase
         yield 'below the rule, and go' => ['nine-ball', null, Level::Advanced, ['cue' => [1.0, 1.0], 1 => [7.0, 0.13], 4 => [3.0, 2.6], 5 => [3.3, 2.4], 6 => [3.1, 2.2], 9 => [5, 3.7], 2 => [0.4, 3.7]], $go, ['/The rule of 75 % would say play safe/']];
     }
 
+    /**
+     * Right after the break: to push out, and what to do after the other's push-out.
+     *
+     * @param array<int|string, array{float, float}> $balls
+     */
+    #[DataProvider('pushOuts')]
+    public function testPushOuts(PushOut $stands, Level $level, Level $other, array $balls, OptionKind $right): void
+    {
+        if (!\in_array($this->dataName(), ['hidden behind a wall', 'pushed out behind a wall'], true) && 0 === Survey::size(1, 0)) {
+            self::markTestSkipped('in the survey');
+        }
+        $rack = Read::rack($balls)->withPlayer(Player::of($level))->withPushOut($stands);
+        $advice = self::advice($rack, $other);
+        $words = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice, $rack)]);
+        self::assertSame($right, $advice->choice, $words);
+        self::assertSame(PushOut::Offered === $stands, str_contains($words, 'Let the other shoot: '));
+        self::assertSame(PushOut::Allowed === $stands, 1 === preg_match('/^Push out: the cue ball to \d\.\d, \d\.\d diamonds/m', $words));
+    }
+
+    /**
+     * @return iterable<string, array{PushOut, Level, Level, array<int|string, array{float, float}>, OptionKind}>
+     */
+    public static function pushOuts(): iterable
+    {
+        $wall = ['cue' => [1.2, 2.0], 1 => [6.8, 2.1], 5 => [2.0, 2.02], 6 => [2.0, 2.4], 7 => [2.0, 1.64], 2 => [5, 3.4], 3 => [4, 0.6], 9 => [7, 3]];
+        $open = ['cue' => [4, 2], 1 => [6.5, 1.0], 2 => [6, 3.2], 3 => [1.5, 1], 9 => [2, 3]];
+        $long = ['cue' => [1, 1], 1 => [6.5, 3.2], 2 => [6.8, 1.0], 9 => [2, 3]];
+        $corner = ['cue' => [0.3, 0.4], 1 => [6, 3], 4 => [0.6, 0.55], 5 => [0.5, 0.75], 8 => [0.75, 0.4], 2 => [4, 1], 3 => [7, 1.5], 9 => [5, 3.6]];
+        yield 'hidden behind a wall' => [PushOut::Allowed, Level::Advanced, Level::Advanced, $wall, OptionKind::PushOut];
+        yield 'hidden, among professionals' => [PushOut::Allowed, Level::Professional, Level::Professional, $wall, OptionKind::PushOut];
+        yield 'hidden in a corner' => [PushOut::Allowed, Level::StrongLeague, Level::StrongLeague, $corner, OptionKind::PushOut];
+        yield 'an open shot needs none' => [PushOut::Allowed, Level::Advanced, Level::Advanced, $open, OptionKind::Go];
+        yield 'pushed out to an open shot' => [PushOut::Offered, Level::Advanced, Level::Advanced, $open, OptionKind::Go];
+        yield 'pushed out behind a wall' => [PushOut::Offered, Level::Advanced, Level::Advanced, $wall, OptionKind::Pass];
+        yield 'pushed out to a long pot that one makes' => [PushOut::Offered, Level::Professional, Level::ClubNight, $long, OptionKind::Go];
+    }
+
     /** The weaker the other player, the more both answers are worth. */
     public function testAWeakerOpponent(): void
     {
         $rack = Read::rack(['cue' => [3.2, 0.6], 1 => [7.4, 2.6], 5 => [5.0, 3.0], 9 => [1.2, 3.4]])->withPlayer(Player::of(Level::Advanced));
         $strong = self::advice($rack, Level::Professional);
         $weak = self::advice($rack, Level::FirstYear);
-        self::assertGreaterThan(($strong->go?->win() ?? 1.0) + 0.02, $weak->go?->win());
-        self::assertGreaterThan(($strong->safe?->win() ?? 1.0) + 0.05, $weak->safe?->win());
+        self::assertGreaterThan(($strong->of(OptionKind::Go)?->win() ?? 1.0) + 0.02, $weak->of(OptionKind::Go)?->win());
+        self::assertGreaterThan(($strong->of(OptionKind::Safe)?->win() ?? 1.0) + 0.05, $weak->of(OptionKind::Safe)?->win());
     }
 
     /** What a stroke is said to come to is what playing it with other errors comes to. */

@@ -23,7 +23,7 @@ final class RackFileTest extends TestCase
       "table": { "size": "8ft", "cornerMouthMm": 107.95, "sideMouthMm": 127.0, "room": "back",
                  "cloth": { "slide": 0.22, "roll": 0.009, "spinDecay": 11.0, "age": {} } },
       "balls": { "cue": [2.0, 2.0], "1": [5.5, 1.25], "9": [6.0, 3.1] },
-      "ballInHand": true, "group": null, "player": { "level": "advanced", "hand": "left" }, "opponent": { "level": "league", "club": "x" }, "tags": [],
+      "ballInHand": true, "group": null, "player": { "level": "advanced", "hand": "left" }, "opponent": { "level": "league", "club": "x" }, "pushOut": "offered", "tags": [],
       "legs": [
         { "ball": "1", "pocket": "foot-left", "pocketOffset": 0.25, "speed": { "lengths": 2.0 }, "tip": { "side": -0.25, "height": 0.3 }, "elevationDeg": 4, "why": "for the 9" },
         { "aimDeg": 12.5, "speed": { "mps": 2.1 } },
@@ -60,6 +60,7 @@ final class RackFileTest extends TestCase
         self::assertEqualsWithDelta(5.5 * 92 * 0.0254 / 8, $rack->layout->ball(1)->x, 1e-12);
         self::assertTrue($rack->ballInHand);
         self::assertSame('league', $rack->opponent?->level->value);
+        self::assertSame('offered', $rack->pushOut->value);
         self::assertSame('advanced', $rack->player->level->value);
         self::assertSame([0.25, 2.0, -0.25, 4.0], [$rack->legs[0]->offset, $rack->legs[0]->speed->lengths, $rack->legs[0]->tip->side, $rack->legs[0]->elevationDeg]);
         self::assertSame([12.5, 2.1, null], [$rack->legs[1]->aimDeg, $rack->legs[1]->speed->mps, $rack->legs[1]->ball]);
