@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Planning\Deadline;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
 
 /**
  * Plans a rack, and weighs the plan against playing safe where the rack names an opponent, or where no ball goes: then against one who
- * plays as well.
+ * plays as well. Where it breaks off after some shots it says what to play from there.
  */
 final readonly class AdvisedSearch
 {
@@ -44,9 +46,34 @@ final readonly class AdvisedSearch
                 yield new AdvisedPlan($plan, $advice);
             }
         }
-        if (null !== $last && $this->isToDecide($last)) {
-            yield new AdvisedPlan($last, $this->advice($last, $search, ShotBudget::settled()));
+        if (null === $last) {
+            return;
         }
+        $advice = $this->isToDecide($last) ? $this->advice($last, $search, ShotBudget::settled()) : null;
+        $ending = $this->ending($last, $search);
+        if (null !== $advice || null !== $ending) {
+            yield new AdvisedPlan($last, $advice, $ending);
+        }
+    }
+
+    /** The best that can be played where the plan breaks off after some shots. */
+    private function ending(Plan $plan, PlanSearch $search): ?Ending
+    {
+        $planner = $search->planner();
+        if (null === $plan->stopped || [] === $plan->shots || null === $planner || $plan->rack->rules()->endsWithBreakShot()) {
+            return null;
+        }
+        $line = $plan->line();
+        $legs = LinePlayer::for($line)->play($line);
+        $after = $legs[\count($legs) - 1]->after();
+        if (null === $after || !$after->has(BallId::CUE) || [] === $line->rules()->legalTargets($after)) {
+            return null;
+        }
+        $rack = $plan->rack->withLayout($after)->withBallInHand(false)->withPushOut(PushOut::None);
+        $opponent = $this->rack->opponent ?? $rack->player;
+        $adviser = new Adviser($rack, $opponent, $planner, ShotBudget::season(), $this->errors, $this->processes);
+
+        return new Ending($rack, $adviser->advise(null, null, 0.0));
     }
 
     /** Straight pool is played for points; shots that are kept are decided for already. */

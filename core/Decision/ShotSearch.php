@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Player\ErrorSample;
@@ -124,16 +125,19 @@ final class ShotSearch
     }
 
     /**
-     * Every stroke played once without an error: those that are legal.
+     * Every stroke played once without an error: those that are legal, as long as there are any.
      *
      * @return list<Tried> the best first
      */
     private function once(): array
     {
-        $tried = [];
+        $tried = $fouls = [];
         foreach ($this->spread->strokes($this->budget->every) as $stroke) {
             $end = $this->ends->end($stroke, null);
             if (EndKind::Foul === $end->kind || EndKind::Lost === $end->kind) {
+                if (EndKind::Foul === $end->kind && $end->table->has(BallId::CUE)) {
+                    $fouls[] = new Tried($stroke, null, new StrokeChances($end->value($this->contest)));
+                }
                 continue;
             }
             $made = EndKind::Made === $end->kind || EndKind::Won === $end->kind ? 1.0 : 0.0;
@@ -145,7 +149,8 @@ final class ShotSearch
             }
         }
 
-        return Tried::ranked($tried);
+        // Where nothing legal can be done, the foul that costs least.
+        return Tried::ranked([] === $tried ? $fouls : $tried);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Files;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Decision\Advice;
+use ZigLane\Core\Decision\Ending;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\TableSize;
@@ -42,10 +43,11 @@ final class PlanFile
 
     /**
      * @param Advice|null $advice whether to follow it
+     * @param Ending|null $ending what to play where it breaks off
      *
      * @return array<string, mixed> ready for json_encode
      */
-    public static function describe(Plan $plan, ?Advice $advice = null): array
+    public static function describe(Plan $plan, ?Advice $advice = null, ?Ending $ending = null): array
     {
         $size = $plan->rack->table->size;
         $shots = [];
@@ -80,7 +82,8 @@ final class PlanFile
             'stoppedBecause' => PlanWording::stopped($plan),
             'stopped' => null === $plan->stopped ? null : FindingCodec::describe($plan->stopped),
         ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)])
-            + (null === $advice ? [] : ['advice' => AdviceFile::describe($advice, $plan->rack->withBallInHand(false))]);
+            + (null === $advice ? [] : ['advice' => AdviceFile::describe($advice, $plan->rack->withBallInHand(false))])
+            + (null === $ending ? [] : ['ending' => AdviceFile::describe($ending->advice, $ending->rack)]);
     }
 
     /**

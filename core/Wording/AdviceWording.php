@@ -29,6 +29,9 @@ final class AdviceWording
     /** More rails than these are not named one by one. */
     private const RAILS = 3;
 
+    /** What fouls in more than this share is told as a foul. */
+    private const MOSTLY = 0.7;
+
     /** Hits fuller than these are called full, half, and thin. */
     private const FULL = 0.85;
     private const HALF = 0.4;
@@ -129,6 +132,9 @@ final class AdviceWording
     /** One option without a full stop: "the 3 thin on its right, then off the head rail; it leaves the other player 4 % to run out". */
     private static function option(Rack $rack, Tried $tried): string
     {
+        if ($tried->chances->fouls > self::MOSTLY) {
+            return 'nothing legal is found; this foul costs least';
+        }
         $facts = SafetyFacts::of($rack, $tried);
         $parts = [self::stroke($facts, $tried)];
         if (OptionKind::Go !== $tried->chances->kind()) {

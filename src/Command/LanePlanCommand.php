@@ -72,7 +72,7 @@ final class LanePlanCommand extends Command
         } catch (InvalidInput $e) {
             return Say::refuse($output, $e);
         }
-        Say::json($output, null === $advised ? [] : PlanFile::describe($advised->plan, $advised->advice));
+        Say::json($output, null === $advised ? [] : PlanFile::describe($advised->plan, $advised->advice, $advised->ending));
 
         return Command::SUCCESS;
     }

@@ -112,8 +112,9 @@ final readonly class PlanRackHandler
         $plans = (new AdvisedSearch($rack, $pins, processes: Processes::asAllowed($this->share(...))))->plans();
         $this->heart->during(static fn() => $plans->rewind());
         while ($plans->valid()) {
+            $advised = $plans->current();
             $result = json_encode(
-                PlanFile::describe($plans->current()->plan, $plans->current()->advice),
+                PlanFile::describe($advised->plan, $advised->advice, $advised->ending),
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION,
             );
             if (!$this->ledger->keep($id, $worker, $result, microtime(true) - $began)) {

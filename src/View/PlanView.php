@@ -74,6 +74,13 @@ final readonly class PlanView
      */
     public ?array $advice;
 
+    /**
+     * What to play where the plan breaks off, in sentences.
+     *
+     * @var list<string>
+     */
+    public array $ending;
+
     /** Whether the rack has changed since. */
     public bool $stale;
     public PlanConstraints $pins;
@@ -90,7 +97,7 @@ final readonly class PlanView
      */
     public function __construct(public OpenRack $open, public ?PlanRecord $record, public array $all, public int $ahead = 0)
     {
-        $rack = $plan = $damage = $advice = null;
+        $rack = $plan = $damage = $advice = $ending = null;
         $pins = new PlanConstraints();
         try {
             if (null !== $record) {
@@ -98,14 +105,15 @@ final readonly class PlanView
                 $pins = ConstraintsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $rack);
                 $document = null === $record->result() ? null : json_decode($record->result(), false, 64, \JSON_THROW_ON_ERROR);
                 $plan = $document instanceof \stdClass ? PlanFile::read($document, $rack) : null;
-                $said = $document instanceof \stdClass ? ($document->advice ?? null) : null;
-                $advice = $said instanceof \stdClass ? AdviceFile::read($said) : null;
+                $advice = self::advice($document, 'advice');
+                $ending = self::advice($document, 'ending');
             }
         } catch (InvalidInput|\JsonException) {
             $damage = 'What is stored of this plan cannot be read. Plan the rack again.';
         }
         $this->damage = $damage;
         $this->advice = null === $plan ? null : $advice;
+        $this->ending = null === $plan || null === $ending ? [] : [$ending['headline'], ...$ending['says']];
         $this->rack = $rack ?? (null === $record ? null : $open->rack);
         $this->pins = $pins;
         $this->stale = null !== $record && (null !== $damage || $this->changed($record));
@@ -138,6 +146,16 @@ final readonly class PlanView
         }
         $this->shots = $shots;
         $this->survival = self::survivalOf($plan?->survival);
+    }
+
+    /**
+     * @return array{choice: OptionKind, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}|null
+     */
+    private static function advice(mixed $document, string $key): ?array
+    {
+        $said = $document instanceof \stdClass ? ($document->{$key} ?? null) : null;
+
+        return $said instanceof \stdClass ? AdviceFile::read($said) : null;
     }
 
     /** The rack with the stroke of one option as its only leg; null where there is none. */

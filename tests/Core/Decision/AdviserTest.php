@@ -165,6 +165,13 @@ final class AdviserTest extends TestCase
         $advised = self::last($blocked);
         self::assertSame([], $advised->plan->shots);
         self::assertNotNull($advised->advice?->chosen());
+        // After the 1 the 2 stands behind two balls: what to play from there is said; where nothing legal is left, too.
+        foreach ([['/it leaves the other player \d+ % to run out/', [2 => [0.12, 2.0], 4 => [0.3, 2.3], 5 => [0.3, 1.7], 3 => [1.0, 3.7]]], ['/nothing legal is found/', [2 => [0.12, 2.0], 3 => [0.32, 2.0], 4 => [0.2, 2.18], 5 => [0.2, 1.82]]]] as [$said, $balls]) {
+            $advised = self::last(Read::rack(['cue' => [5, 1.5], 1 => [6.5, 1.0], 9 => [4, 3]] + $balls));
+            self::assertCount(1, $advised->plan->shots);
+            $ending = $advised->ending ?? self::fail('no ending');
+            self::assertMatchesRegularExpression($said, implode(' ', AdviceWording::says($ending->advice, $ending->rack)));
+        }
     }
 
     private static function last(Rack $rack): AdvisedPlan
