@@ -63,11 +63,11 @@ final readonly class AimSolver
         $geometry = $this->simulator->geometry;
         $pocket = $geometry->pocket($request->pocket);
         [$low, $high] = PocketWindow::openMouth($pocket, $ball, $geometry->reach);
-        $target = $low < $high ? ($low + $high) / 2 : $ball->angleTo($pocket->mouthMiddle());
+        $target = $low < $high ? ($low + $high) / 2 : $ball->angleTo($pocket->entrance($ball));
         $this->refuseThin($from, $ball, $target, $name, $pocket->pocket->spoken());
 
         // Once toward the middle, to learn how fast the ball leaves; then toward the part of the mouth asked for.
-        $distance = max($ball->distanceTo($pocket->mouthMiddle()), 0.05);
+        $distance = max($ball->distanceTo($pocket->entrance($ball)), 0.05);
         [$aim, $departure] = $this->search($from, $ball, new Target($target, $distance), $request, null);
         $window = PocketWindow::of($this->simulator, $pocket, $ball, $departure->pace);
         $target = $window->direction($request->offset);

@@ -47,7 +47,7 @@ final readonly class PocketWindow
             throw new AimRefused(RefusalReason::PocketClosed, \sprintf(
                 'The %s pocket is closed from there: %.0f° off square. It would need a bank.',
                 $pocket->pocket->spoken(),
-                rad2deg($pocket->angleFromSquare($from->angleTo($pocket->mouthMiddle()))),
+                rad2deg($pocket->angleFromSquare($from->angleTo($pocket->entrance($from)))),
             ));
         }
         $drops = static fn(float $way): bool => self::drops($simulator, $pocket, $from, $way, $speed);
@@ -89,7 +89,7 @@ final readonly class PocketWindow
      */
     public static function openMouth(PocketShape $pocket, Point $from, float $reach): array
     {
-        $middle = $from->angleTo($pocket->mouthMiddle());
+        $middle = $from->angleTo($pocket->entrance($from));
         $edges = [];
         foreach ([$pocket->tipA, $pocket->tipB] as $tip) {
             $turn = Angle::wrap($from->angleTo($tip) - $middle);

@@ -57,7 +57,7 @@ final readonly class SafetyFacts
         $result = $simulator->play($rack->layout, Shot::of($tried->stroke));
         $pocketed = array_diff_key($result->pocketed, [BallId::CUE => true]);
         $cue = $result->scratched() ? null : $result->final->ball(BallId::CUE);
-        $next = null === $cue ? null : ($rack->rules()->legalTargets($result->final)[0] ?? null);
+        $next = null === $cue ? null : self::next($rack, $result);
         $ball = array_key_first($pocketed);
 
         return new self(
@@ -73,6 +73,23 @@ final readonly class SafetyFacts
             null !== $cue && null !== $next
                 && $cue->distanceTo($result->final->ball($next)) > self::FAR * $simulator->geometry->length,
         );
+    }
+
+    /** The ball that the other player comes to: of those that may be hit first the one that is seen best; null when there is none. */
+    private static function next(Rack $rack, ShotResult $result): ?int
+    {
+        $rules = (null === $rack->group ? $rack : $rack->withGroup($rack->group->other()))->rules();
+        $diameter = 2 * $rack->simulator()->ball->radius;
+        $next = null;
+        $most = -1.0;
+        foreach ($rules->legalTargets($result->final) as $ball) {
+            $seen = Sight::of($result->final, $ball, $diameter);
+            if ($seen > $most) {
+                [$next, $most] = [$ball, $seen];
+            }
+        }
+
+        return $next;
     }
 
     /** How the first ball is hit, −1 … 1. */

@@ -12,6 +12,9 @@ use ZigLane\Core\Geometry\Point;
  */
 final readonly class PocketShape
 {
+    /** A ball nearer to the mouth than this hangs in it: it is sent further in, m. */
+    private const HANGING = 0.06;
+
     /**
      * @param Point                $tipA        nose tip; A comes before B going round the table from the head rail's left
      * @param Point                $tipB        the other nose tip
@@ -37,6 +40,19 @@ final readonly class PocketShape
     public function mouthMiddle(): Point
     {
         return new Point(($this->tipA->x + $this->tipB->x) / 2, ($this->tipA->y + $this->tipB->y) / 2);
+    }
+
+    /**
+     * Where a ball that lies there is sent: to the middle of the mouth, and from near it or within the jaws so much further in that there
+     * is always a way to it.
+     */
+    public function entrance(Point $from): Point
+    {
+        $middle = $this->mouthMiddle();
+        $before = ($middle->x - $from->x) * $this->axis[0] + ($middle->y - $from->y) * $this->axis[1];
+        $further = max(0.0, self::HANGING - $before);
+
+        return 0.0 === $further ? $middle : new Point($middle->x + $this->axis[0] * $further, $middle->y + $this->axis[1] * $further);
     }
 
     /** Where on the edge of the slate a ball coming straight in falls. */

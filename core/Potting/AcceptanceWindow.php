@@ -72,8 +72,9 @@ final class AcceptanceWindow
         $shape = $simulator->geometry->pocket($pot->pocket);
         $this->from = $layout->ball($pot->ball);
         $this->index = $pot->pocket->index();
-        $this->toward = $this->from->angleTo($shape->mouthMiddle());
-        $this->distance = max($this->from->distanceTo($shape->mouthMiddle()), 0.03);
+        $entrance = $shape->entrance($this->from);
+        $this->toward = $this->from->angleTo($entrance);
+        $this->distance = max($this->from->distanceTo($entrance), 0.03);
         if (!$alone) {
             foreach ($layout->objectBalls() as $id) {
                 if ($id !== $pot->ball && $this->matters($layout->ball($id))) {

@@ -152,7 +152,7 @@ final readonly class KeyBalls
         if (Racking::inside($this->simulator, $at)) {
             return [0.0, 'left'];
         }
-        $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->mouthMiddle());
+        $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->entrance($at));
         $ghost = $at->toward($way, -2 * $this->simulator->ball->radius);
         $best = [0.0, 'left'];
         foreach (['left' => 1.0, 'right' => -1.0] as $side => $sign) {
@@ -177,7 +177,7 @@ final readonly class KeyBalls
     private function contact(int $ball, Opening $opening): Point
     {
         $at = $this->layout->ball($ball);
-        $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->mouthMiddle());
+        $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->entrance($at));
 
         return $at->toward($way, -2 * $this->simulator->ball->radius);
     }

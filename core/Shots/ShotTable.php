@@ -28,7 +28,7 @@ final readonly class ShotTable
     {
         $this->cue = $layout->ball(BallId::CUE);
         $this->ball = $layout->ball($pot->ball);
-        $this->mouth = $simulator->geometry->pocket($pot->pocket)->mouthMiddle();
+        $this->mouth = $simulator->geometry->pocket($pot->pocket)->entrance($this->ball);
         $this->diameter = 2 * $simulator->ball->radius;
     }
 

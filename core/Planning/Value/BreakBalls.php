@@ -84,7 +84,7 @@ final class BreakBalls
     {
         $g = $this->simulator->geometry;
         $at = $racked->ball($pot->ball);
-        $toward = $at->angleTo($g->pocket($pot->pocket)->mouthMiddle());
+        $toward = $at->angleTo($g->pocket($pot->pocket)->entrance($at));
         $diameter = 2 * $this->simulator->ball->radius;
         $places = [];
         foreach (self::CUTS as $cut) {

@@ -38,8 +38,8 @@ final class CueBallTransitions
     public function __construct(private readonly PlanningGrids $grids, Layout $layout, Pot $pot)
     {
         $simulator = $grids->simulator;
-        $mouth = $simulator->geometry->pocket($pot->pocket)->mouthMiddle();
         $this->from = $layout->ball($pot->ball);
+        $mouth = $simulator->geometry->pocket($pot->pocket)->entrance($this->from);
         $this->toward = $this->from->angleTo($mouth);
         $need = 1.4 * sqrt(self::PACE ** 2 + 2 * $simulator->table->cloth->roll * Defaults::GRAVITY * $this->from->distanceTo($mouth));
         $push = (1 + $simulator->ball->restitution) / 2;

@@ -328,7 +328,7 @@ final class SketchedPots
             if ($high <= $low) {
                 continue;
             }
-            $to = $g->pocket($pocket)->mouthMiddle();
+            $to = $g->pocket($pocket)->entrance($at);
             $mouths[] = new SketchedMouth(
                 $at->toward($low, -$this->diameter),
                 $at->toward($high, -$this->diameter),

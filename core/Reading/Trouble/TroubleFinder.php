@@ -296,7 +296,7 @@ final readonly class TroubleFinder
             }
             foreach ($this->openings->going($ball) as $opening) {
                 $at = $this->layout->ball($ball);
-                $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->mouthMiddle());
+                $way = $at->angleTo($this->simulator->geometry->pocket($opening->pocket)->entrance($at));
                 $ghost = $at->toward($way, -$this->diameter);
                 foreach ($targets as $target) {
                     $to = $this->layout->ball($target);

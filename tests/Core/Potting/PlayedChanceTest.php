@@ -6,7 +6,6 @@ namespace ZigLane\Tests\Core\Potting;
 
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
-use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Rail;
@@ -54,7 +53,10 @@ final class PlayedChanceTest extends TestCase
         self::assertLessThan(0.03, self::off(Read::rack($balls)->layout, $intent, $pocket, $speed) ?? 1.0);
     }
 
-    /** The same for 200 random shots of each kind (the survey only). */
+    /**
+     * The same for 200 random shots of each kind (the survey only): the mean within three points and 19 of 20 shots; what 800 tries tell
+     * is itself off by a point or two.
+     */
     public function testWhatIsToldOfRandomShotsComesAbout(): void
     {
         if (0 === Survey::size(200, 0)) {
@@ -62,14 +64,17 @@ final class PlayedChanceTest extends TestCase
         }
         $random = new Generator(31);
         foreach ([ShotKind::Bank, ShotKind::Kick, ShotKind::Combination, ShotKind::Carom] as $kind) {
-            for ($found = 0; $found < 200;) {
+            $offs = [];
+            while (\count($offs) < 200) {
                 [$layout, $intent, $pocket] = self::drawn($kind, $random);
                 $off = self::off($layout, $intent, $pocket, $random->between(2.0, 4.0));
                 if (null !== $off) {
-                    ++$found;
-                    self::assertLessThan(0.03, $off, "$kind->value $found");
+                    $offs[] = $off;
                 }
             }
+            sort($offs);
+            self::assertLessThan(0.015, array_sum($offs) / 200, $kind->value);
+            self::assertLessThan(0.03, $offs[189], $kind->value);
         }
     }
 
@@ -79,9 +84,8 @@ final class PlayedChanceTest extends TestCase
         $fresh = ErrorSamples::random(4000, new Generator(8));
         $simulator = new Simulator();
         $player = Player::of(Level::Advanced);
-        try {
-            $stroke = (new ShotSolver($simulator))->solve($layout, new Pot(9, $pocket), $intent, new Stroke($speed, 0.0, 0.1))->shot->stroke();
-        } catch (AimRefused) {
+        $stroke = (new ShotSolver($simulator))->find($layout, new Pot(9, $pocket), $intent, new Stroke($speed, 0.0, 0.1))?->shot->stroke();
+        if (null === $stroke) {
             return null;
         }
         $chance = new PlayedChance($simulator, $layout, new Pot(9, $pocket), $intent);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Potting;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\AimRequest;
+use ZigLane\Core\Aiming\AimSolver;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallSpec;
 use ZigLane\Core\Equipment\Pocket;
@@ -16,6 +18,7 @@ use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Planning\RunOutChance;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\Calibration;
@@ -24,10 +27,26 @@ use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\PotSampling;
 use ZigLane\Core\Settings\Defaults;
+use ZigLane\Tests\Core\Reading\Read;
 use ZigLane\Tests\Survey;
 
 final class PotChanceTest extends TestCase
 {
+    /** A ball that hangs in the jaws, short of the mouth's middle or past it, is the easiest of all, for a plan as for a shot. */
+    public function testAHangingBallIsEasy(): void
+    {
+        foreach ([[7.81, 0.07], [7.85, 0.12], [7.9, 0.02], [7.87, 0.07], [7.75, 0.2], [4.0, 0.0], [4.05, 0.05], [3.9, 0.05]] as [$x, $y]) {
+            $rack = Read::rack(['cue' => [5, 2], 5 => [$x, $y], 9 => [4, 3]], 'straight-pool');
+            $pot = new Pot(5, $x > 5.0 ? Pocket::FootLeft : Pocket::SideLeft);
+            $cue = $rack->layout->ball(0);
+            $chance = new PotChance($rack->simulator(), $rack->layout, $pot, $rack->player);
+            self::assertGreaterThan(0.9, $chance->fromPlace($cue->x, $cue->y)->chance, "$x, $y");
+            self::assertGreaterThan(0.5, (new RunOutChance($rack))->mean($rack->layout), "$x, $y");
+            $solved = (new AimSolver($rack->simulator()))->solve($rack->layout, new AimRequest(5, $pot->pocket, 1.5));
+            self::assertSame($pot->pocket, $solved->result->pocketed[5] ?? null, "$x, $y");
+        }
+    }
+
     /**
      * Propagation against 4,000 plays of the whole table, in random racks. Two things the short way does not see, by design:
      * the cue ball coming round to meet the ball again (left out here by the nominal shot, counted), and very thin hits,
