@@ -31,6 +31,9 @@ final readonly class LineMaker
     private const SPEED = 4;
     private const ELEVATION = 2;
 
+    /** A leg that is aimed by its pocket points as it was searched to within this, rad. */
+    private const AS_SEARCHED = 0.0008;
+
     /** So much is said of a shot, and of a cue that is raised from so many degrees on. */
     private const SAID = 3;
     private const LEVEL = 2.0;
@@ -142,12 +145,12 @@ final readonly class LineMaker
         return new RaisedCue(rad2deg($shot->elevation), $rail >= $shot->elevation - 1e-9);
     }
 
-    /** The route played as a leg states it; with its bare direction where rounding would lose the pot. */
+    /** The route played as a leg states it; with its bare direction where that would point elsewhere. */
     private function leg(Rack $rack, Route $route): LegOutcome
     {
         $leg = $this->player->leg(1, TakeOver::spec($rack, $route->pot, $route->shot), $rack->layout, $rack->rules());
 
-        return LegState::Holds === $leg->state
+        return LegState::Holds === $leg->state && abs(($leg->shot->aim ?? INF) - $route->shot->aim) < self::AS_SEARCHED
             ? $leg
             : $this->player->leg(1, self::bare($route), $rack->layout, $rack->rules());
     }

@@ -25,6 +25,9 @@ final class TakeOver
 {
     private const STEPS = 10;
 
+    /** Parts of the pocket that are tried from the outside in. */
+    private const PARTS = [1.0, 0.9, 0.75, 0.5, 0.25];
+
     /** Rounded to what a player can set: lengths, and ball radii. */
     private const LENGTHS = 2;
     private const TIP = 2;
@@ -62,10 +65,9 @@ final class TakeOver
                 return null;
             }
         };
-        // The aim turns one way as the part of the pocket goes the other: halve between the ends.
-        [$low, $high] = [-1.0, 1.0];
-        $atLow = $miss($low);
-        $atHigh = $miss($high);
+        // The aim turns one way as the part of the pocket goes the other: halve between the ends that can be aimed at.
+        [$low, $atLow] = self::outermost($miss, -1.0);
+        [$high, $atHigh] = self::outermost($miss, 1.0);
         $offset = 0.0;
         if (null !== $atLow && null !== $atHigh) {
             if ($atLow * $atHigh > 0.0) {
@@ -87,5 +89,24 @@ final class TakeOver
         }
 
         return ShotSpec::toPocket($pot, $speed, $tip, round($offset, 2), 0.0);
+    }
+
+    /**
+     * The outermost part of the pocket on one side that can be aimed at, and what is missed there; null where none can.
+     *
+     * @param \Closure(float): (float|null) $miss by part of the pocket
+     *
+     * @return array{float, float|null}
+     */
+    private static function outermost(\Closure $miss, float $side): array
+    {
+        foreach (self::PARTS as $part) {
+            $at = $miss($side * $part);
+            if (null !== $at) {
+                return [$side * $part, $at];
+            }
+        }
+
+        return [0.0, $miss(0.0)];
     }
 }

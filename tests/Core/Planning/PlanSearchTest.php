@@ -26,8 +26,10 @@ use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Planning\ShotLine;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\FreshRack;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Routes\RouteSearch;
 use ZigLane\Core\Shots\Intent;
 use ZigLane\Core\Shots\ShotKind;
 use ZigLane\Core\Wording\PlanWording;
@@ -59,6 +61,18 @@ final class PlanSearchTest extends TestCase
         $plans = self::ofThree();
 
         return $plans[\count($plans) - 1];
+    }
+
+    /** What is stored is the stroke that was judged: of balls that hang in the jaws, too, whose part of the pocket cannot be anything. */
+    public function testTheStoredStrokeIsTheOneThatWasJudged(): void
+    {
+        $rack = Read::rack(['cue' => [4, 2], 1 => [7.83, 0.09], 2 => [4.0, 0.02], 9 => [1.3, 1.2]]);
+        $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
+        $first = $plan->shots[0];
+        $played = $first->played($first->rackBefore($plan->rack)) ?? self::fail('It cannot be played.');
+        $chances = (new RouteSearch($rack, $first->pot))->chances($played, (new ErrorSamples())->judging(400));
+        self::assertEqualsWithDelta($chances->pot, $first->chances->pot, 0.02);
+        self::assertGreaterThan(0.9, $chances->pot);
     }
 
     /** First a whole line, then better ones; each goes to the end, and played as written it holds. */
