@@ -6,7 +6,9 @@ namespace ZigLane\App\Worker;
 
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Event\WorkerRunningEvent;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Player\Level;
@@ -22,6 +24,9 @@ final class WarmUp
 {
     /** From then on everything a plan needs has been run. */
     private const STEPS = 3;
+
+    /** Few, so that a step is short. */
+    private const BALLS = 4;
 
     private int $done = 0;
 
@@ -59,7 +64,9 @@ final class WarmUp
             return;
         }
         $rack = FreshRack::broken(GameName::NineBall, 1, Player::of(Level::League))->rack->withBallInHand(true);
-        $this->plans = (new PlanSearch($rack))->plans();
+        $few = \array_slice($rack->layout->objectBalls(), -self::BALLS);
+        $layout = new Layout(array_intersect_key($rack->layout->balls, array_flip([BallId::CUE, ...$few])));
+        $this->plans = (new PlanSearch($rack->withLayout($layout)))->plans();
         $this->plans->rewind();
     }
 }
