@@ -35,12 +35,17 @@ final readonly class Contest
     /** From so much of a ball seen on, a safety is as good as on a ball that lies free. */
     private const SEEN = 0.3;
 
-    public function __construct(public RunOutChance $own, public RunOutChance $other) {}
+    private float $diameter;
+
+    public function __construct(public RunOutChance $own, public RunOutChance $other, ?float $diameter = null)
+    {
+        $this->diameter = $diameter ?? 2 * $own->rack->simulator()->ball->radius;
+    }
 
     /** The same from the other player's side. */
     public function reversed(): self
     {
-        return new self($this->other, $this->own);
+        return new self($this->other, $this->own, $this->diameter);
     }
 
     /** Chance to win the rack for the player whose turn it is, from where the cue ball lies, 0–1. */
@@ -95,10 +100,9 @@ final readonly class Contest
     /** How much is seen of the ball that is seen best, of those that may be hit first; not looked at further from a third on, 0–1. */
     public function sight(Layout $layout): float
     {
-        $diameter = 2 * $this->own->rack->simulator()->ball->radius;
         $most = 0.0;
         foreach ($this->own->rack->rules()->legalTargets($layout) as $ball) {
-            $most = max($most, Sight::of($layout, $ball, $diameter));
+            $most = max($most, Sight::of($layout, $ball, $this->diameter));
             if ($most >= self::SEEN) {
                 break;
             }

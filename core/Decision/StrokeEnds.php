@@ -54,7 +54,7 @@ final readonly class StrokeEnds
         $game = $this->rack->rules();
         $verdict = $game->judge($before, $result);
         $made = $game->countsAsMade($call?->ball, $call?->pocket, $result);
-        if ($verdict->lost || ($verdict->won && !$made && $game->losesUncalled())) {
+        if ($verdict->lost || ($verdict->won && !$made && $game->losesOtherwise())) {
             return new End(EndKind::Lost, $result->final, $result->pocketed);
         }
         if ($verdict->won && $made) {

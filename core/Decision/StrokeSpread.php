@@ -8,6 +8,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\LeastElevation;
+use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Rack;
@@ -37,7 +38,12 @@ final readonly class StrokeSpread
     /** From so much of a ball seen on there is no need to kick. */
     private const SEEN = 0.2;
 
-    public function __construct(private Rack $rack) {}
+    private Simulator $simulator;
+
+    public function __construct(private Rack $rack)
+    {
+        $this->simulator = $rack->simulator();
+    }
 
     /**
      * @param int $every so manieth of them
@@ -50,7 +56,7 @@ final readonly class StrokeSpread
         $cue = $layout->ball(BallId::CUE);
         $balls = $this->rack->rules()->legalTargets($layout);
         usort($balls, static fn(int $a, int $b): int => $cue->distanceTo($layout->ball($a)) <=> $cue->distanceTo($layout->ball($b)));
-        $diameter = 2 * $this->rack->simulator()->ball->radius;
+        $diameter = 2 * $this->simulator->ball->radius;
         $strokes = [];
         $seen = 0.0;
         foreach (\array_slice($balls, 0, self::BALLS) as $ball) {
@@ -69,9 +75,8 @@ final readonly class StrokeSpread
     /** A stroke with the cue raised as far as it must be; null when it cannot be played. */
     public function raised(AimedStroke $stroke): ?AimedStroke
     {
-        $simulator = $this->rack->simulator();
         $tip = new Tip($stroke->stroke->side, $stroke->stroke->height);
-        $least = LeastElevation::of($this->rack->layout, $stroke->aim, $tip, $simulator->geometry, $simulator->ball);
+        $least = LeastElevation::of($this->rack->layout, $stroke->aim, $tip, $this->simulator->geometry, $this->simulator->ball);
 
         return is_finite($least) ? new AimedStroke($stroke->aim, $stroke->stroke->raised($least)) : null;
     }
@@ -85,7 +90,7 @@ final readonly class StrokeSpread
      */
     private function along(array $directions, array $tips, array $speeds): array
     {
-        $cue = $this->rack->simulator()->cue;
+        $cue = $this->simulator->cue;
         $strokes = [];
         foreach ($directions as $direction) {
             foreach ($tips as [$side, $height]) {

@@ -89,7 +89,7 @@ final readonly class EightBall implements Game
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
     }
 
-    public function losesUncalled(): bool
+    public function losesOtherwise(): bool
     {
         return true;
     }
@@ -132,11 +132,6 @@ final readonly class EightBall implements Game
     public function winsByFalling(Layout $before): bool
     {
         return [self::EIGHT] === $this->legalTargets($before);
-    }
-
-    public function losesByFalling(Layout $before): bool
-    {
-        return !$this->winsByFalling($before);
     }
 
     public function isOver(Layout $layout): bool

@@ -62,8 +62,8 @@ interface Game
      */
     public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool;
 
-    /** Whether the ball that ends the rack loses it when it falls without having been called. */
-    public function losesUncalled(): bool;
+    /** Whether the ball that ends the rack loses it when it falls too early or uncalled; elsewhere it is spotted. */
+    public function losesOtherwise(): bool;
 
     /** Whether a break that drops this ball is played again when a rack is to be practised. */
     public function spoilsBreak(int $ball): bool;
@@ -85,9 +85,6 @@ interface Game
 
     /** Whether the ball that ends the rack, falling on a legal shot from this table, wins it. */
     public function winsByFalling(Layout $before): bool;
-
-    /** Whether it loses it; where it does neither it is spotted. */
-    public function losesByFalling(Layout $before): bool;
 
     /** Whether nothing is left to be pocketed. */
     public function isOver(Layout $layout): bool;

@@ -75,7 +75,7 @@ final readonly class Rotation implements Game
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
     }
 
-    public function losesUncalled(): bool
+    public function losesOtherwise(): bool
     {
         return false;
     }
@@ -107,11 +107,6 @@ final readonly class Rotation implements Game
     public function winsByFalling(Layout $before): bool
     {
         return !$this->called || [$this->money] === $this->legalTargets($before);
-    }
-
-    public function losesByFalling(Layout $before): bool
-    {
-        return false;
     }
 
     public function isOver(Layout $layout): bool

@@ -58,7 +58,7 @@ final readonly class StraightPool implements Game
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
     }
 
-    public function losesUncalled(): bool
+    public function losesOtherwise(): bool
     {
         return false;
     }
@@ -95,11 +95,6 @@ final readonly class StraightPool implements Game
     public function winsByFalling(Layout $before): bool
     {
         return true;
-    }
-
-    public function losesByFalling(Layout $before): bool
-    {
-        return false;
     }
 
     public function isOver(Layout $layout): bool

@@ -22,6 +22,10 @@ final class RunOutChance
     private readonly StateValues $values;
     private readonly RemainingBalls $balls;
 
+    /** The table asked for last: what a stroke is worth and what it leaves are asked one after the other. */
+    private ?Layout $last = null;
+    private float $chance = 0.0;
+
     /** @param Rack $rack with the player, and the group where the game has groups */
     public function __construct(public readonly Rack $rack, ?Planner $planner = null)
     {
@@ -32,6 +36,16 @@ final class RunOutChance
 
     /** From where the cue ball lies, 0–1. */
     public function at(Layout $layout): float
+    {
+        if ($layout !== $this->last) {
+            $this->chance = $this->chance($layout);
+            $this->last = $layout;
+        }
+
+        return $this->chance;
+    }
+
+    private function chance(Layout $layout): float
     {
         $cue = $layout->ball(BallId::CUE);
         $moved = $this->moved($layout);

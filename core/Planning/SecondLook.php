@@ -75,7 +75,7 @@ final readonly class SecondLook
             if (null === $last || $rules->winsByFalling($rack->layout)) {
                 return 1.0;
             }
-            if ($rules->losesByFalling($rack->layout)) {
+            if ($rules->losesOtherwise()) {
                 return 0.0;
             }
             $layout = Spotting::back($rack->simulator(), $layout, [$last]);

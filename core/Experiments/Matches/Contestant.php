@@ -44,7 +44,7 @@ final class Contestant
         }
         [$laid, $choice] = (new Beginnings($this->planner))->best($rack);
         if (null !== $choice && $this->goesAtOnce($choice)) {
-            return self::go($laid, $choice, null);
+            return new MatchShot($laid, $choice->route->shot->stroke(), $choice->route->pot, null);
         }
         $adviser = new Adviser($laid, $opponent, $this->planner, ShotBudget::season());
         $advice = $adviser->advise(
@@ -75,10 +75,5 @@ final class Contestant
             MatchPolicy::Threshold => $pot >= Defaults::GO_RULE,
             MatchPolicy::Advice => $pot >= self::CLEAR_POT && $choice->runOut() >= self::CLEAR_RUN_OUT,
         };
-    }
-
-    private static function go(Rack $rack, ChosenShot $choice, ?float $win): MatchShot
-    {
-        return new MatchShot($rack, $choice->route->shot->stroke(), $choice->route->pot, $win);
     }
 }

@@ -68,7 +68,7 @@ final class MovedBalls
         $game = $this->rack->rules();
         $last = $game->lastBall($this->rack->layout);
         if (null !== $last && \array_key_exists($last, $moved) && null === $moved[$last] && !$game->winsByFalling($this->rack->layout)) {
-            if ($game->losesByFalling($this->rack->layout)) {
+            if ($game->losesOtherwise()) {
                 return 0.0;
             }
             $spot = Racking::footSpot($this->cache->simulator);
