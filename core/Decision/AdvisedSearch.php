@@ -10,7 +10,10 @@ use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Planning\Deadline;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlanConstraints;
+use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Planning\SearchBudget;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
@@ -36,28 +39,29 @@ final readonly class AdvisedSearch
     public function plans(): \Generator
     {
         $search = new PlanSearch($this->rack, $this->constraints, $this->deadline, $this->errors, $this->processes);
+        $others = new Planner($this->rack->withPlayer($this->opponent()), SearchBudget::quick());
         $advice = null;
         $last = null;
         foreach ($search->plans() as $n => $plan) {
             $last = $plan;
             yield new AdvisedPlan($plan, $advice);
             if (0 === $n && $this->isToDecide($plan)) {
-                $advice = $this->advice($plan, $search, ShotBudget::quick());
+                $advice = $this->advice($plan, $search, $others, ShotBudget::quick());
                 yield new AdvisedPlan($plan, $advice);
             }
         }
         if (null === $last) {
             return;
         }
-        $advice = $this->isToDecide($last) ? $this->advice($last, $search, ShotBudget::settled()) : null;
-        $ending = $this->ending($last, $search);
+        $advice = $this->isToDecide($last) ? $this->advice($last, $search, $others, ShotBudget::settled()) : null;
+        $ending = $this->ending($last, $search, $others);
         if (null !== $advice || null !== $ending) {
             yield new AdvisedPlan($last, $advice, $ending);
         }
     }
 
     /** The best that can be played where the plan breaks off after some shots. */
-    private function ending(Plan $plan, PlanSearch $search): ?Ending
+    private function ending(Plan $plan, PlanSearch $search, Planner $others): ?Ending
     {
         $planner = $search->planner();
         if (null === $plan->stopped || [] === $plan->shots || null === $planner || $plan->rack->rules()->endsWithBreakShot()) {
@@ -70,10 +74,15 @@ final readonly class AdvisedSearch
             return null;
         }
         $rack = $plan->rack->withLayout($after)->withBallInHand(false)->withPushOut(PushOut::None);
-        $opponent = $this->rack->opponent ?? $rack->player;
-        $adviser = new Adviser($rack, $opponent, $planner, ShotBudget::season(), $this->errors, $this->processes);
+        $adviser = new Adviser($rack, $this->opponent(), $planner, ShotBudget::season(), $this->errors, $this->processes, $others);
 
         return new Ending($rack, $adviser->advise(null, null, 0.0));
+    }
+
+    /** Who is played against; one who plays as well where nobody is named. */
+    private function opponent(): Player
+    {
+        return $this->rack->opponent ?? $this->rack->player;
     }
 
     /** Straight pool is played for points; shots that are kept are decided for already. */
@@ -89,14 +98,14 @@ final readonly class AdvisedSearch
             && [] !== $rules->legalTargets($plan->rack->layout);
     }
 
-    private function advice(Plan $plan, PlanSearch $search, ShotBudget $budget): ?Advice
+    private function advice(Plan $plan, PlanSearch $search, Planner $others, ShotBudget $budget): ?Advice
     {
         $planner = $search->planner();
         if (null === $planner) {
             return null;
         }
         $rack = $plan->rack->withBallInHand(false);
-        $adviser = new Adviser($rack, $this->rack->opponent ?? $rack->player, $planner, $budget, $this->errors, $this->processes);
+        $adviser = new Adviser($rack, $this->opponent(), $planner, $budget, $this->errors, $this->processes, $others);
         $first = $plan->shots[0] ?? null;
 
         return $adviser->advise(

@@ -32,10 +32,10 @@ final readonly class Adviser
 
     /**
      * @param Rack              $rack      the cue ball on the table, the player's group known where the game has groups
-     * @param Player            $opponent
      * @param Planner           $planner   that planned it
      * @param ShotBudget|null   $budget    the whole search when null
      * @param Processes|null    $processes that share the work; this one alone when null
+     * @param Planner|null      $others    the opponent's, with what it has worked out; a new one when null
      */
     public function __construct(
         private Rack $rack,
@@ -44,9 +44,11 @@ final readonly class Adviser
         ?ShotBudget $budget = null,
         ErrorSamples $errors = new ErrorSamples(),
         ?Processes $processes = null,
+        ?Planner $others = null,
     ) {
         $own = new RunOutChance($rack, $planner);
-        $this->contest = new Contest($own, self::isAlike($rack, $opponent) ? $own : new RunOutChance(self::turned($rack, $opponent)));
+        $other = self::isAlike($rack, $opponent) ? $own : new RunOutChance(self::turned($rack, $opponent), $others);
+        $this->contest = new Contest($own, $other);
         $this->pushOut = new PushOutSearch($rack, $this->contest, $errors);
         $this->search = new ShotSearch($rack, $this->contest, $budget ?? ShotBudget::settled(), $errors, $processes);
     }
