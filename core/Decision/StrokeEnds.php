@@ -78,7 +78,7 @@ final readonly class StrokeEnds
             return new End(EndKind::Foul, $this->rack->layout);
         }
         $last = $this->rack->rules()->lastBall($this->rack->layout);
-        $back = null !== $last && isset($result->pocketed[$last]) ? [$last] : [];
+        $back = null !== $last && $result->isGone($last) ? [$last] : [];
         $after = Spotting::back($this->simulator, $result->final, $back);
 
         return new End($result->scratched() ? EndKind::Foul : EndKind::Pushed, $after, $result->pocketed);
@@ -116,9 +116,11 @@ final readonly class StrokeEnds
     private function result(BallStates $state): ShotResult
     {
         $ids = array_keys($this->rack->layout->balls);
-        $final = $pocketed = [];
+        $final = $pocketed = $off = [];
         foreach ($ids as $slot => $id) {
-            if ($state->isDown($slot)) {
+            if ($state->isOff($slot)) {
+                $off[] = $id;
+            } elseif ($state->isDown($slot)) {
                 $pocketed[$id] = Pocket::at($state->pocket[$slot]);
             } else {
                 $final[$id] = new Point($state->x[$slot], $state->y[$slot]);
@@ -133,6 +135,7 @@ final readonly class StrokeEnds
             $state->firstHit < 0 ? null : $ids[$state->firstHit],
             $state->railAfterHit,
             $state->time,
+            $off,
         );
     }
 }

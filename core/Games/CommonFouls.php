@@ -17,7 +17,10 @@ trait CommonFouls
     private function foul(Layout $before, ShotResult $result): ?FoulCall
     {
         if ($result->scratched()) {
-            return new FoulCall(Foul::Scratch, pocket: $result->pocketed[BallId::CUE]);
+            return new FoulCall(Foul::Scratch, pocket: $result->pocketed[BallId::CUE] ?? null);
+        }
+        if ([] !== $result->offTable) {
+            return new FoulCall(Foul::OffTable, ball: $result->offTable[0]);
         }
         if (null === $result->firstHit) {
             return new FoulCall(Foul::NoHit);

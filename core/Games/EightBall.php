@@ -117,7 +117,7 @@ final readonly class EightBall implements Game
     public function judge(Layout $before, ShotResult $result): Verdict
     {
         $foul = $this->foul($before, $result);
-        $eight = isset($result->pocketed[self::EIGHT]);
+        $eight = $result->isGone(self::EIGHT);
         $won = $eight && null === $foul && $this->winsByFalling($before);
 
         return new Verdict($foul, $won, $eight && !$won);

@@ -10,4 +10,5 @@ enum Foul: string
     case NoHit = 'no-hit';
     case WrongBallFirst = 'wrong-ball-first';
     case NoRail = 'no-rail';
+    case OffTable = 'off-table';
 }

@@ -14,8 +14,8 @@ use ZigLane\Core\ListOf;
 final readonly class FoulCall implements Finding
 {
     /**
-     * @param Pocket|null $pocket that a scratch drops in
-     * @param int|null    $ball   that was struck first and should not have been
+     * @param Pocket|null $pocket that a scratch drops in; null when the cue ball left the table
+     * @param int|null    $ball   that was struck first and should not have been, or that left the table
      * @param list<int>   $due    balls that might have been
      */
     public function __construct(

@@ -100,7 +100,7 @@ final readonly class Rotation implements Game
     /** The money ball, when it has not won. */
     public function spotted(Layout $before, ShotResult $result): array
     {
-        return isset($result->pocketed[$this->money]) && !$this->judge($before, $result)->won ? [$this->money] : [];
+        return $result->isGone($this->money) && !$this->judge($before, $result)->won ? [$this->money] : [];
     }
 
     /** Where the shot is called, only as the last ball: earlier it is spotted (WPA rules of ten-ball, from memory). */

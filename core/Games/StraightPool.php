@@ -80,13 +80,13 @@ final readonly class StraightPool implements Game
         return new Verdict($foul, null === $foul && $this->isOver($result->final));
     }
 
-    /** All that fell on a foul. */
+    /** All that fell on a foul, or left the table. */
     public function spotted(Layout $before, ShotResult $result): array
     {
         if (null === $this->foul($before, $result)) {
             return [];
         }
-        $balls = array_values(array_diff(array_keys($result->pocketed), [BallId::CUE]));
+        $balls = array_values(array_diff([...array_keys($result->pocketed), ...$result->offTable], [BallId::CUE]));
         sort($balls);
 
         return $balls;

@@ -11,6 +11,7 @@ namespace ZigLane\Core\Physics;
 final class BallStates
 {
     public const ON_TABLE = -1;
+    public const OFF_TABLE = -2;
 
     /** @var array<int, float> m */
     public array $x = [];
@@ -26,7 +27,11 @@ final class BallStates
     public array $wy = [];
     /** @var array<int, float> rad/s */
     public array $wz = [];
-    /** @var array<int, int> index of the pocket that a ball went into, or ON_TABLE */
+    /** @var array<int, float> height over the cloth, m */
+    public array $z = [];
+    /** @var array<int, float> upward, m/s */
+    public array $vz = [];
+    /** @var array<int, int> index of the pocket that a ball went into, ON_TABLE, or OFF_TABLE where it jumped off */
     public array $pocket = [];
 
     /** Slot that the cue ball touched first, −1 for none. */
@@ -52,16 +57,24 @@ final class BallStates
         $this->wx[] = null === $motion ? 0.0 : $motion->wx;
         $this->wy[] = null === $motion ? 0.0 : $motion->wy;
         $this->wz[] = null === $motion ? 0.0 : $motion->wz;
+        $this->z[] = 0.0;
+        $this->vz[] = null === $motion ? 0.0 : $motion->vz;
         $this->pocket[] = self::ON_TABLE;
     }
 
     /** How a ball moves. */
     public function motion(int $slot): Motion
     {
-        return new Motion($this->vx[$slot], $this->vy[$slot], $this->wx[$slot], $this->wy[$slot], $this->wz[$slot]);
+        return new Motion($this->vx[$slot], $this->vy[$slot], $this->wx[$slot], $this->wy[$slot], $this->wz[$slot], $this->vz[$slot]);
     }
 
-    /** Whether a ball has gone into a pocket. */
+    /** Whether a ball has jumped off the table. */
+    public function isOff(int $slot): bool
+    {
+        return self::OFF_TABLE === $this->pocket[$slot];
+    }
+
+    /** Whether a ball has gone into a pocket or off the table. */
     public function isDown(int $slot): bool
     {
         return self::ON_TABLE !== $this->pocket[$slot];

@@ -13,4 +13,6 @@ enum EventType: string
     case SlideToRoll = 'slide-to-roll';
     case Stop = 'stop';
     case Pocketed = 'pocketed';
+    case Landing = 'landing';
+    case LeftTable = 'left-table';
 }

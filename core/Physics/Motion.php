@@ -15,6 +15,7 @@ final readonly class Motion
      * @param float $wx rad/s
      * @param float $wy rad/s
      * @param float $wz rad/s
+     * @param float $vz upward, m/s; below nil as a raised cue drives a ball into the cloth
      */
     public function __construct(
         public float $vx,
@@ -22,6 +23,7 @@ final readonly class Motion
         public float $wx = 0.0,
         public float $wy = 0.0,
         public float $wz = 0.0,
+        public float $vz = 0.0,
     ) {}
 
     /** Sliding without spin: velocity in m/s. */

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace ZigLane\Core\Physics;
 
 use ZigLane\Core\Geometry\Point;
+use ZigLane\Core\Settings\Defaults;
 
 /**
- * A stretch of a ball's path under one acceleration: a parabola while it slides, a straight line once it rolls.
+ * A stretch of a ball's path under one acceleration: a parabola while it slides, a straight line once it rolls or flies.
  */
 final readonly class PathPiece
 {
@@ -20,6 +21,8 @@ final readonly class PathPiece
      * @param float $ax      m/s²
      * @param float $ay      m/s²
      * @param bool  $rolling rolling without slipping
+     * @param float|null $height m over the cloth at the start; null on the cloth
+     * @param float $vz      upward at the start, m/s
      */
     public function __construct(
         public float $from,
@@ -30,7 +33,29 @@ final readonly class PathPiece
         public float $ax,
         public float $ay,
         public bool $rolling,
+        public ?float $height = null,
+        public float $vz = 0.0,
     ) {}
+
+    /** Whether the ball is in the air. */
+    public function inAir(): bool
+    {
+        return null !== $this->height;
+    }
+
+    /** Height over the cloth at a time within the piece, m. */
+    public function heightAt(float $time): float
+    {
+        $t = $time - $this->from;
+
+        return null === $this->height ? 0.0 : max(0.0, $this->height + ($this->vz - 0.5 * Defaults::GRAVITY * $t) * $t);
+    }
+
+    /** The greatest height over the cloth within it, m. */
+    public function peak(): float
+    {
+        return $this->heightAt(min($this->to, $this->from + max(0.0, $this->vz / Defaults::GRAVITY)));
+    }
 
     /** Place at a time within the piece (s after the stroke). */
     public function at(float $time): Point

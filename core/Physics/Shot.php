@@ -39,11 +39,11 @@ final readonly class Shot
             ));
         }
         $degrees = rad2deg($elevation);
-        if (!is_finite($elevation) || $degrees < 0.0 || $degrees > Defaults::MAX_ELEVATION_DEG + 1e-9) {
+        if (!is_finite($elevation) || $degrees < 0.0 || $degrees > Defaults::STEEPEST_DEG + 1e-9) {
             throw new InvalidInput('elevationDeg', \sprintf(
-                '%.1f is outside 0–%.0f degrees; above that the cue ball jumps or curves beyond this model',
+                '%.1f is outside 0–%.0f degrees',
                 $degrees,
-                Defaults::MAX_ELEVATION_DEG,
+                Defaults::STEEPEST_DEG,
             ));
         }
     }

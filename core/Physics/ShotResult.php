@@ -19,6 +19,7 @@ final readonly class ShotResult
      * @param int|null                    $firstHit the ball that the cue ball touched first
      * @param bool                        $railAfterHit whether a ball met a rail or fell after that contact
      * @param float                       $duration s until everything lay still
+     * @param list<int>                   $offTable balls that jumped off the table
      */
     public function __construct(
         public array $events,
@@ -28,12 +29,19 @@ final readonly class ShotResult
         public ?int $firstHit,
         public bool $railAfterHit,
         public float $duration,
+        public array $offTable = [],
     ) {}
 
-    /** Whether the cue ball fell. */
+    /** Whether a ball fell, or left the table. */
+    public function isGone(int $ball): bool
+    {
+        return isset($this->pocketed[$ball]) || \in_array($ball, $this->offTable, true);
+    }
+
+    /** Whether the cue ball fell, or left the table. */
     public function scratched(): bool
     {
-        return isset($this->pocketed[BallId::CUE]);
+        return $this->isGone(BallId::CUE);
     }
 
     /**

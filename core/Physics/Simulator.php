@@ -74,7 +74,7 @@ final readonly class Simulator
     private function result(BallStates $state, array $ids, Point $cue): ShotResult
     {
         $events = [new Event(0.0, EventType::CueStrike, [BallId::CUE], $cue)];
-        $pocketed = [];
+        $pocketed = $off = [];
         foreach ($state->events as $event) {
             $balls = [$ids[$event->slot]];
             $pocket = null;
@@ -83,6 +83,8 @@ final readonly class Simulator
             } elseif (EventType::Pocketed === $event->type) {
                 $pocket = Pocket::at($event->other);
                 $pocketed[$balls[0]] = $pocket;
+            } elseif (EventType::LeftTable === $event->type) {
+                $off[] = $balls[0];
             } elseif (EventType::BallFacing === $event->type) {
                 $pocket = Pocket::at($event->other >> 1);
             }
@@ -108,6 +110,7 @@ final readonly class Simulator
             $state->firstHit < 0 ? null : $ids[$state->firstHit],
             $state->railAfterHit,
             $state->time,
+            $off,
         );
     }
 }

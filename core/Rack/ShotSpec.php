@@ -18,7 +18,7 @@ final readonly class ShotSpec
     /**
      * @param float|null           $aimDeg  degrees from +x toward +y; null when ball and pocket are named instead
      * @param float                $offset  part of the usable mouth, −1 … 1
-     * @param float                $elevationDeg 0–30
+     * @param float                $elevationDeg 0–85
      * @param Intent               $intent  how the ball is meant to get into the pocket
      * @param array<string, mixed> $unknown keys of the file that this version does not know, kept
      */

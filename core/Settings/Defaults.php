@@ -38,6 +38,13 @@ final class Defaults
     /** Rolling resistance of ball on cloth (from memory). */
     public const CLOTH_ROLL = 0.010;
 
+    /**
+     * What slate and cloth throw back of a ball that comes down: this share of the speed above the one that the cloth swallows, m/s
+     * (our own choice: a ball dropped from 30 cm rises 5 cm, one dropped from 8 mm not at all).
+     */
+    public const SLATE_RESTITUTION = 0.5;
+    public const SLATE_DEAD = 0.4;
+
     /** Decay of vertical-axis spin, rad/s² (from memory). */
     public const CLOTH_SPIN_DECAY = 10.0;
 
@@ -84,8 +91,11 @@ final class Defaults
     /** Fastest cue speed a person reaches, m/s: a hard break (common practice, no source). */
     public const MAX_CUE_SPEED = 12.0;
 
-    /** Steepest cue the level-cloth model is trusted for, degrees; above it the ball leaves the cloth (our own choice). */
+    /** Steepest cue of an ordinary stroke, degrees; above it a stroke is a jump or a massé (our own choice). */
     public const MAX_ELEVATION_DEG = 30.0;
+
+    /** Steepest cue at all, degrees: a massé stroke with the cue nearly upright (common practice, no source). */
+    public const STEEPEST_DEG = 85.0;
 
     /** Width of a cue tip, m: between the 11 and 13 mm in use (common practice, no source). */
     public const TIP_WIDTH = 0.0125;

@@ -19,7 +19,7 @@ final class FoulWording
     {
         return match ($call->foul) {
             Foul::Scratch => null === $call->pocket
-                ? 'Scratch: the cue ball drops.'
+                ? 'Foul: the cue ball leaves the table.'
                 : \sprintf('Scratch: the cue ball drops in the %s pocket.', $call->pocket->spoken()),
             Foul::NoHit => 'Foul: the cue ball touches no ball.',
             Foul::WrongBallFirst => \sprintf(
@@ -27,6 +27,7 @@ final class FoulWording
                 $call->ball,
                 1 === \count($call->due) ? "the {$call->due[0]}" : 'a ball of the group',
             ),
+            Foul::OffTable => \sprintf('Foul: the %d leaves the table.', $call->ball),
             Foul::NoRail => 'Foul: after the contact no ball drops or touches a rail.',
         };
     }

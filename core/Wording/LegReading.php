@@ -34,9 +34,11 @@ final class LegReading
             return 'the cue ball touches no ball';
         }
 
-        return isset($result->pocketed[$ball])
-            ? \sprintf('the %d drops in the %s pocket', $ball, $result->pocketed[$ball]->spoken())
-            : "the $ball stays up";
+        return match (true) {
+            isset($result->pocketed[$ball]) => \sprintf('the %d drops in the %s pocket', $ball, $result->pocketed[$ball]->spoken()),
+            $result->isGone($ball) => "the $ball leaves the table",
+            default => "the $ball stays up",
+        };
     }
 
     private static function cueBall(ShotResult $result, TableSize $size): string
@@ -49,7 +51,9 @@ final class LegReading
             default => "takes $rails cushions",
         };
         if ($result->scratched()) {
-            return $say . \sprintf(' and scratches in the %s pocket', $result->pocketed[BallId::CUE]->spoken());
+            $pocket = $result->pocketed[BallId::CUE] ?? null;
+
+            return $say . (null === $pocket ? ' and leaves the table' : " and scratches in the {$pocket->spoken()} pocket");
         }
         if ($result->final->has(BallId::CUE)) {
             return $say . vsprintf(' and stops at %.1f, %.1f diamonds', $size->diamondsOf($result->final->ball(BallId::CUE)));

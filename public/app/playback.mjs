@@ -1,5 +1,8 @@
 // Plays a leg at true speed from the pieces the server worked out: each is a place, a velocity and an acceleration.
 
+const GRAVITY = 9806.65; // mm/s²
+const NEARER = 400; // mm that make a ball look twice as large
+
 let motion = null;
 let source = null;
 let time = 0;
@@ -19,14 +22,31 @@ function load() {
 
 function placeOf(ball, t) {
     let [x, y] = ball.at;
-    for (const [from, to, px, py, vx, vy, ax, ay] of ball.pieces) {
+    let z = 0;
+    for (const [from, to, px, py, vx, vy, ax, ay, height, vz] of ball.pieces) {
         if (t < from) break;
         const s = Math.min(t, to) - from;
+        z = vz === undefined ? 0 : Math.max(0, height + vz * s - GRAVITY * s * s / 2);
         x = px + vx * s + ax * s * s / 2;
         y = py + vy * s + ay * s * s / 2;
     }
     const end = ball.pieces.at(-1)?.[1] ?? 0;
-    return { x, y, gone: ball.falls && t >= end };
+    return { x, y, z: t < end ? z : 0, gone: ball.falls && t >= end };
+}
+
+// A ball in the air looks larger, and its shadow lies beside it.
+function lift(g, x, y, z) {
+    const size = 1 + z / NEARER;
+    let shadow = g.querySelector('.airshadow');
+    if (z > 0 && !shadow) {
+        shadow = document.createElementNS(g.namespaceURI, 'circle');
+        shadow.setAttribute('class', 'airshadow');
+        shadow.setAttribute('r', 28.575);
+        g.prepend(shadow);
+    }
+    if (z > 0) shadow.setAttribute('transform', `scale(${1 / size}) translate(${z / 2} ${z / 2})`);
+    else shadow?.remove();
+    g.setAttribute('transform', `translate(${x} ${y})${z > 0 ? ` scale(${size})` : ''}`);
 }
 
 function draw() {
@@ -34,8 +54,8 @@ function draw() {
     for (const [name, ball] of Object.entries(motion.balls)) {
         const g = field(`ball-${name}`);
         if (!g) continue;
-        const { x, y, gone } = placeOf(ball, time);
-        g.setAttribute('transform', `translate(${x} ${y})`);
+        const { x, y, z, gone } = placeOf(ball, time);
+        lift(g, x, y, z);
         g.classList.toggle('gone', gone);
     }
     const clock = field('clock');

@@ -25,6 +25,7 @@ final readonly class LegDrawing
     public string $reading;
     public string $cueSlide;
     public string $cueRoll;
+    public string $cueFlight;
 
     /** @var list<array{ball: int, path: string, wanted: bool}> */
     public array $others;
@@ -47,7 +48,8 @@ final readonly class LegDrawing
         $this->reading = LegReading::of($leg, $size);
         $result = $leg->result;
         $cue = $result->paths[BallId::CUE] ?? [];
-        $this->cueSlide = Svg::path(array_filter($cue, static fn(PathPiece $p): bool => !$p->rolling));
+        $this->cueSlide = Svg::path(array_filter($cue, static fn(PathPiece $p): bool => !$p->rolling && !$p->inAir()));
+        $this->cueFlight = Svg::path(array_filter($cue, static fn(PathPiece $p): bool => $p->inAir()));
         $this->cueRoll = Svg::path(array_filter($cue, static fn(PathPiece $p): bool => $p->rolling));
         $others = [];
         foreach ($result->paths ?? [] as $ball => $pieces) {

@@ -44,7 +44,7 @@ final class Svg
                 $path .= "M$start";
             }
             if ($start !== $end) {
-                $path .= $piece->rolling ? "L$end" : 'Q' . self::point($piece->control(), $decimals) . " $end";
+                $path .= $piece->rolling || $piece->inAir() ? "L$end" : 'Q' . self::point($piece->control(), $decimals) . " $end";
             }
             $last = $end;
         }

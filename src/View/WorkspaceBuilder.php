@@ -153,13 +153,14 @@ final class WorkspaceBuilder
                         $p->vy * 1000,
                         $p->ax * 1000,
                         $p->ay * 1000,
+                        ...null === $p->height ? [] : [$p->height * 1000, $p->vz * 1000],
                     ],
                 );
             }
             $balls[BallId::name($ball)] = [
                 'at' => [round($place->x * 1000, 1), round($place->y * 1000, 1)],
                 'pieces' => $pieces,
-                'falls' => isset($result->pocketed[$ball]),
+                'falls' => $result->isGone($ball),
             ];
         }
 

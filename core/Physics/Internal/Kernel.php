@@ -28,12 +28,19 @@ use ZigLane\Core\Settings\Defaults;
  * describe the mirrored table. Only "right" must be said with care: the player's right of a direction is that
  * direction turned by +90° (see CueStrike).
  *
+ * A ball in the air falls freely; while there is one, meetings are looked for in three dimensions and all anew (see Flight). A ball that
+ * the cue strikes down begins in the air at no height, and lands at once.
+ *
  * Rails are asked about only once the centre leaves the inner rectangle that the noses allow; jaws only when it does
  * so inside a pocket's mouth.
  *
  * @internal
  *
- * @phpstan-type Watch \Closure(float, array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>): void
+ * Motions, by slot: mode, x, y, z, vx, vy, vz, ax, ay, the time of these, and that of the own next event.
+ *
+ * @phpstan-type Floats array<int, float>
+ * @phpstan-type Motions array{array<int, int>, Floats, Floats, Floats, Floats, Floats, Floats, Floats, Floats, Floats, Floats}
+ * @phpstan-type Watch \Closure(float, Floats, Floats, Floats, Floats, Floats, Floats, Floats): void
  */
 final class Kernel
 {
@@ -41,6 +48,7 @@ final class Kernel
     private const ROLL = 1;
     private const SLIDE = 2;
     private const DOWN = 3;
+    private const AIR = 4;
 
     private const EV_MOTION = 1;
     private const EV_CUSHION = 2;
@@ -48,6 +56,9 @@ final class Kernel
     private const EV_TIP = 4;
     private const EV_DROP = 5;
     private const EV_LOOK = 6;
+    private const EV_LAND = 7;
+    private const EV_NOSE = 8;
+    private const EV_LEAVE = 9;
 
     /** More events than any shot has: a guard against an endless loop, not part of the model. */
     public const MAX_EVENTS = 50000;
@@ -80,6 +91,7 @@ final class Kernel
     private float $slideAcc;
     private float $rollAcc;
     private float $spinDecay;
+    private Flight $flight;
 
     public function __construct(private readonly TableGeometry $geometry, private readonly BallSpec $ball)
     {
@@ -91,6 +103,7 @@ final class Kernel
         $this->slideAcc = $cloth->slide * Defaults::GRAVITY;
         $this->rollAcc = $cloth->roll * Defaults::GRAVITY;
         $this->spinDecay = $cloth->spinDecay;
+        $this->flight = new Flight($geometry, $ball);
         $cushion = $geometry->table->cushion;
         $contact = [$cushion->clothFriction, $cushion->contactSine(), $cushion->contactCosine()];
         $this->cushionLaw = [$cushion->restitution, $cushion->friction, ...$contact];
@@ -122,7 +135,7 @@ final class Kernel
      * @param bool $stopAtHit   stop right after the cue ball's first contact with a ball has been resolved
      * @param int  $mostRails   give up after so many contacts with rails and jaws
      * @param Watch|null $watch
-     *                          called after every event with the time and, by slot, vx, vy, ωx, ωy, ωz as of each
+     *                          called after every event with the time and, by slot, vx, vy, ωx, ωy, ωz, z, vz as of each
      *                          ball's own latest event: how the tests watch energy
      */
     public function run(
@@ -139,6 +152,8 @@ final class Kernel
         $wx = $s->wx;
         $wy = $s->wy;
         $wz = $s->wz;
+        $z = $s->z;
+        $vz = $s->vz;
         $pocket = $s->pocket;
         $n = \count($x);
         $radius = $this->radius;
@@ -155,11 +170,16 @@ final class Kernel
         $mate = array_fill(0, $n, -1);
         $fresh = array_fill(0, $n, false);
         $dirty = [];
+        $aloft = 0; // balls in the air
         for ($i = 0; $i < $n; ++$i) {
             if (BallStates::ON_TABLE !== $pocket[$i]) {
                 $mode[$i] = self::DOWN;
             } else {
                 $dirty[] = $i;
+                if (0.0 !== $vz[$i] || $z[$i] > 0.0) {
+                    $mode[$i] = self::AIR;
+                    ++$aloft;
+                }
             }
         }
         $now = 0.0;
@@ -168,7 +188,7 @@ final class Kernel
 
         while (true) {
             if (null !== $watch) {
-                $watch($now, $vx, $vy, $wx, $wy, $wz);
+                $watch($now, $vx, $vy, $wx, $wy, $wz, $z, $vz);
             }
             // 1. How do the changed balls move now, and what do they meet on their own?
             $settled = false;
@@ -177,6 +197,12 @@ final class Kernel
                 $tPair[$i] = INF;
                 $mate[$i] = -1;
                 if (self::DOWN === $mode[$i]) {
+                    continue;
+                }
+                if ($aloft > 0 && self::AIR === $mode[$i]) {
+                    $ax[$i] = $ay[$i] = 0.0;
+                    [$when, $kind[$i], $what[$i]] = $this->flightEvent($x[$i], $y[$i], $z[$i], $vx[$i], $vy[$i], $vz[$i]);
+                    $tOwn[$i] = $now + $when;
                     continue;
                 }
                 $ux = $vx[$i] - $radius * $wy[$i];
@@ -213,6 +239,11 @@ final class Kernel
             for ($i = 0; $i < $n; ++$i) {
                 $m = $mode[$i];
                 if (self::REST === $m || self::DOWN === $m) {
+                    continue;
+                }
+                if ($aloft > 0) {
+                    $motions = [$mode, $x, $y, $z, $vx, $vy, $vz, $ax, $ay, $t0, $tOwn];
+                    [$tPair[$i], $mate[$i]] = $this->meeting($i, $now, $motions);
                     continue;
                 }
                 if ($fresh[$i] || ($mate[$i] >= 0 && $fresh[$mate[$i]])) {
@@ -354,6 +385,20 @@ final class Kernel
                         $wy[$i] = $vx[$i] / $radius;
                     }
                 }
+                if ($aloft > 0 && self::AIR === $mode[$i]) {
+                    if ($dt > 0.0) {
+                        if ($record) {
+                            $start = new Point($x[$i], $y[$i]);
+                            $s->paths[$i][] = new PathPiece($t0[$i], $now, $start, $vx[$i], $vy[$i], 0.0, 0.0, false, $z[$i], $vz[$i]);
+                        }
+                        $x[$i] += $vx[$i] * $dt;
+                        $y[$i] += $vy[$i] * $dt;
+                        $z[$i] = max(0.0, $z[$i] + ($vz[$i] - 0.5 * Defaults::GRAVITY * $dt) * $dt);
+                        $vz[$i] -= Defaults::GRAVITY * $dt;
+                    }
+                    $t0[$i] = $now;
+                    continue;
+                }
                 if ($dt > 0.0 && 0.0 !== $wz[$i]) {
                     $decay = $this->spinDecay * $dt;
                     $wz[$i] = $wz[$i] > $decay ? $wz[$i] - $decay : ($wz[$i] < -$decay ? $wz[$i] + $decay : 0.0);
@@ -365,36 +410,54 @@ final class Kernel
             $i = $first;
             if ($pair) {
                 $j = $mate[$i];
-                $nx = $x[$j] - $x[$i];
-                $ny = $y[$j] - $y[$i];
-                $d = sqrt($nx * $nx + $ny * $ny);
-                $nx /= $d;
-                $ny /= $d;
-                $dvx = $vx[$i] - $vx[$j];
-                $dvy = $vy[$i] - $vy[$j];
-                $vn = $dvx * $nx + $dvy * $ny;
-                [$jn, $jt, $jz] = BallCollision::impulses(
-                    $this->ball,
-                    $vn > 0.0 ? $vn : 0.0,
-                    $dvy * $nx - $dvx * $ny + $radius * ($wz[$i] + $wz[$j]),
-                    $radius * (($wx[$i] + $wx[$j]) * $ny - ($wy[$i] + $wy[$j]) * $nx),
-                );
-                $px = -$jn * $nx - $jt * $ny;
-                $py = -$jn * $ny + $jt * $nx;
-                $vx[$i] += $px;
-                $vy[$i] += $py;
-                $vx[$j] -= $px;
-                $vy[$j] -= $py;
-                // The same turn for both: the arm and the impulse both change sign.
-                $px = $spinK * $jz * $ny;
-                $py = -$spinK * $jz * $nx;
-                $jt *= $spinK;
-                $wx[$i] += $px;
-                $wy[$i] += $py;
-                $wz[$i] += $jt;
-                $wx[$j] += $px;
-                $wy[$j] += $py;
-                $wz[$j] += $jt;
+                if ($aloft > 0 && (self::AIR === $mode[$i] || self::AIR === $mode[$j])) {
+                    [$push, $turn] = $this->flight->collision(
+                        [$x[$j] - $x[$i], $y[$j] - $y[$i], $z[$j] - $z[$i]],
+                        [$vx[$i] - $vx[$j], $vy[$i] - $vy[$j], $vz[$i] - $vz[$j]],
+                        [$wx[$i] + $wx[$j], $wy[$i] + $wy[$j], $wz[$i] + $wz[$j]],
+                    );
+                    foreach ([[$i, 1.0], [$j, -1.0]] as [$k, $sign]) {
+                        $vx[$k] += $sign * $push[0];
+                        $vy[$k] += $sign * $push[1];
+                        $vz[$k] = Flight::rising($z[$k], $vz[$k] + $sign * $push[2]);
+                        $wx[$k] += $turn[0];
+                        $wy[$k] += $turn[1];
+                        $wz[$k] += $turn[2];
+                        $mode[$k] = 0.0 !== $vz[$k] || $z[$k] > 0.0 ? self::AIR : self::SLIDE;
+                    }
+                    $aloft = \count(array_keys($mode, self::AIR, true));
+                } else {
+                    $nx = $x[$j] - $x[$i];
+                    $ny = $y[$j] - $y[$i];
+                    $d = sqrt($nx * $nx + $ny * $ny);
+                    $nx /= $d;
+                    $ny /= $d;
+                    $dvx = $vx[$i] - $vx[$j];
+                    $dvy = $vy[$i] - $vy[$j];
+                    $vn = $dvx * $nx + $dvy * $ny;
+                    [$jn, $jt, $jz] = BallCollision::impulses(
+                        $this->ball,
+                        $vn > 0.0 ? $vn : 0.0,
+                        $dvy * $nx - $dvx * $ny + $radius * ($wz[$i] + $wz[$j]),
+                        $radius * (($wx[$i] + $wx[$j]) * $ny - ($wy[$i] + $wy[$j]) * $nx),
+                    );
+                    $px = -$jn * $nx - $jt * $ny;
+                    $py = -$jn * $ny + $jt * $nx;
+                    $vx[$i] += $px;
+                    $vy[$i] += $py;
+                    $vx[$j] -= $px;
+                    $vy[$j] -= $py;
+                    // The same turn for both: the arm and the impulse both change sign.
+                    $px = $spinK * $jz * $ny;
+                    $py = -$spinK * $jz * $nx;
+                    $jt *= $spinK;
+                    $wx[$i] += $px;
+                    $wy[$i] += $py;
+                    $wz[$i] += $jt;
+                    $wx[$j] += $px;
+                    $wy[$j] += $py;
+                    $wz[$j] += $jt;
+                }
                 if ($record) {
                     $s->events[] = new SlotEvent($now, EventType::BallBall, $i, $j, $x[$i], $y[$i]);
                 }
@@ -406,7 +469,31 @@ final class Kernel
                 }
                 continue;
             }
+            if ($aloft > 0 && self::AIR === $mode[$i] && $this->flight->isOver($z[$i])
+                && self::EV_LAND !== $kind[$i] && self::EV_LOOK !== $kind[$i]) {
+                $kind[$i] = self::EV_LEAVE; // over the nose, a jaw or the pocket
+            }
             switch ($kind[$i]) {
+                case self::EV_LAND:
+                    if ($record && $now > 0.0) {
+                        $s->events[] = new SlotEvent($now, EventType::Landing, $i, 0, $x[$i], $y[$i]);
+                    }
+                    $z[$i] = 0.0;
+                    [$vx[$i], $vy[$i], $vz[$i], $wx[$i], $wy[$i]] = $this->flight->bounce($vx[$i], $vy[$i], $vz[$i], $wx[$i], $wy[$i]);
+                    if (0.0 === $vz[$i]) {
+                        $mode[$i] = self::SLIDE;
+                        --$aloft;
+                    }
+                    break;
+                case self::EV_LEAVE:
+                    $mode[$i] = self::DOWN;
+                    --$aloft;
+                    $pocket[$i] = BallStates::OFF_TABLE;
+                    $vx[$i] = $vy[$i] = $vz[$i] = $wx[$i] = $wy[$i] = $wz[$i] = $z[$i] = 0.0;
+                    if ($record) {
+                        $s->events[] = new SlotEvent($now, EventType::LeftTable, $i, 0, $x[$i], $y[$i]);
+                    }
+                    break;
                 case self::EV_LOOK:
                     break;
                 case self::EV_MOTION:
@@ -423,6 +510,10 @@ final class Kernel
                     }
                     break;
                 case self::EV_DROP:
+                    if (self::AIR === $mode[$i]) {
+                        --$aloft;
+                        $z[$i] = $vz[$i] = 0.0;
+                    }
                     $mode[$i] = self::DOWN;
                     $pocket[$i] = $what[$i];
                     $vx[$i] = $vy[$i] = $wx[$i] = $wy[$i] = $wz[$i] = 0.0;
@@ -438,27 +529,44 @@ final class Kernel
                         break 2;
                     }
                     [$nx, $ny] = $this->normal($kind[$i], $what[$i], $x[$i], $y[$i]);
-                    $soft = self::EV_CUSHION !== $kind[$i];
-                    // x' along the cushion and y' into it, (x', y', z) turned from (x, y, z).
-                    $vt = $vx[$i] * $ny - $vy[$i] * $nx;
-                    $vn = $vx[$i] * $nx + $vy[$i] * $ny;
-                    [$vt, $vn, $wt, $wn, $wv] = self::ROLL === $mode[$i] ? ($soft ? $this->facings : $this->cushions)->rebound(
-                        $vt,
-                        $vn,
-                        $radius * $wz[$i],
-                    ) : CushionImpact::rebound(
-                        $vt,
-                        $vn,
-                        $radius * ($wx[$i] * $ny - $wy[$i] * $nx),
-                        $radius * ($wx[$i] * $nx + $wy[$i] * $ny),
-                        $radius * $wz[$i],
-                        ...($soft ? $this->facingLaw : $this->cushionLaw),
-                    );
-                    $vx[$i] = $vt * $ny + $vn * $nx;
-                    $vy[$i] = $vn * $ny - $vt * $nx;
-                    $wx[$i] = ($wt * $ny + $wn * $nx) / $radius;
-                    $wy[$i] = ($wn * $ny - $wt * $nx) / $radius;
-                    $wz[$i] = $wv / $radius;
+                    $soft = self::EV_CUSHION !== $kind[$i] && self::EV_NOSE !== $kind[$i];
+                    if ($aloft > 0 && self::AIR === $mode[$i]) {
+                        $gap = match (true) {
+                            $soft => $radius,
+                            0.0 !== $nx => $nx > 0.0 ? $this->length - $x[$i] : $x[$i],
+                            default => $ny > 0.0 ? $this->width - $y[$i] : $y[$i],
+                        };
+                        [[$vx[$i], $vy[$i], $vz[$i]], [$wx[$i], $wy[$i], $wz[$i]]] = $this->flight->rebound(
+                            [$vx[$i], $vy[$i], $vz[$i]],
+                            [$wx[$i], $wy[$i], $wz[$i]],
+                            $nx,
+                            $ny,
+                            $z[$i],
+                            $gap,
+                            $soft,
+                        );
+                    } else {
+                        // x' along the cushion and y' into it, (x', y', z) turned from (x, y, z).
+                        $vt = $vx[$i] * $ny - $vy[$i] * $nx;
+                        $vn = $vx[$i] * $nx + $vy[$i] * $ny;
+                        [$vt, $vn, $wt, $wn, $wv] = self::ROLL === $mode[$i] ? ($soft ? $this->facings : $this->cushions)->rebound(
+                            $vt,
+                            $vn,
+                            $radius * $wz[$i],
+                        ) : CushionImpact::rebound(
+                            $vt,
+                            $vn,
+                            $radius * ($wx[$i] * $ny - $wy[$i] * $nx),
+                            $radius * ($wx[$i] * $nx + $wy[$i] * $ny),
+                            $radius * $wz[$i],
+                            ...($soft ? $this->facingLaw : $this->cushionLaw),
+                        );
+                        $vx[$i] = $vt * $ny + $vn * $nx;
+                        $vy[$i] = $vn * $ny - $vt * $nx;
+                        $wx[$i] = ($wt * $ny + $wn * $nx) / $radius;
+                        $wy[$i] = ($wn * $ny - $wt * $nx) / $radius;
+                        $wz[$i] = $wv / $radius;
+                    }
                     if ($s->firstHit >= 0) {
                         $s->railAfterHit = true;
                     }
@@ -476,6 +584,8 @@ final class Kernel
         $s->wx = $wx;
         $s->wy = $wy;
         $s->wz = $wz;
+        $s->z = $z;
+        $s->vz = $vz;
         $s->pocket = $pocket;
         $s->time = $now;
         $s->eventCount = $events;
@@ -607,6 +717,129 @@ final class Kernel
         return [$from + $best, $kind, $what];
     }
 
+    /**
+     * The next event of a ball in the air that concerns it alone.
+     *
+     * @return array{float, int, int}
+     */
+    private function flightEvent(float $x, float $y, float $z, float $vx, float $vy, float $vz): array
+    {
+        $span = Flight::landing($z, $vz);
+        $reach = $this->reach;
+        $inside = min($x, $this->length - $x, $y, $this->width - $y) >= $reach + self::OUTSIDE;
+        if (!$inside && !$this->isAlongRail($x < $reach || $x > $this->length - $reach, $x, $y)) {
+            return $this->flightInMouth($this->pocketNear($x, $y), 0.0, $x, $y, $vx, $vy, $span);
+        }
+        $when = INF;
+        $wall = 0;
+        $over = false;
+        foreach ([[$x, -$vx], [$this->length - $x, $vx], [$y, -$vy], [$this->width - $y, $vy]] as $n => [$gap, $speed]) {
+            [$t, $passes] = $this->flight->toNose($gap, $speed, $z, $vz, min($when, $span));
+            if ($t < $when) {
+                $when = $t;
+                $wall = $n;
+                $over = $passes;
+            }
+        }
+        if ($when > $span) {
+            return [$span, self::EV_LAND, 0];
+        }
+        if ($this->isAlongRail($wall < 2, $x + $vx * $when, $y + $vy * $when)) {
+            return [$when, $over ? self::EV_LEAVE : self::EV_NOSE, $wall];
+        }
+        $gap = [$x, $this->length - $x, $y, $this->width - $y][$wall] - $reach;
+        $from = max(0.0, $gap / abs($wall < 2 ? $vx : $vy));
+
+        return $from >= $span
+            ? [$span, self::EV_LAND, 0]
+            : $this->flightInMouth($this->pocketNear($x + $vx * $from, $y + $vy * $from), $from, $x, $y, $vx, $vy, $span);
+    }
+
+    /**
+     * The same in a pocket's mouth, where jaws are upright walls.
+     *
+     * @return array{float, int, int}
+     */
+    private function flightInMouth(int $pocket, float $from, float $x, float $y, float $vx, float $vy, float $span): array
+    {
+        $next = $this->mouthEvent($pocket, $from, $x, $y, $vx, $vy, 0.0, 0.0, $span);
+
+        return self::EV_MOTION === $next[1] ? [$span, self::EV_LAND, 0] : $next;
+    }
+
+    /** Whether a place beside a short (across) or a long rail is beside its nose and not in a pocket's mouth. */
+    private function isAlongRail(bool $short, float $x, float $y): bool
+    {
+        $cut = $this->geometry->cornerCut;
+
+        return $short
+            ? $y >= $cut && $y <= $this->width - $cut
+            : $x >= $cut && $x <= $this->length - $cut && abs($x - 0.5 * $this->length) >= $this->geometry->sideHalf;
+    }
+
+    /**
+     * Whom a moving ball meets next while some ball is in the air.
+     *
+     * @param Motions $motions
+     *
+     * @return array{float, int} s after the stroke, and the other's slot; INF and −1 for nobody
+     */
+    private function meeting(int $i, float $now, array $motions): array
+    {
+        [$mode, , , , , , , , , , $tOwn] = $motions;
+        $best = INF;
+        $with = -1;
+        [$p, $v, $a] = self::motionAt($i, $now, $motions);
+        $limit = $tOwn[$i] - $now;
+        foreach ($mode as $j => $other) {
+            if (self::DOWN === $other || $j === $i) {
+                continue;
+            }
+            [$q, $u, $b] = self::motionAt($j, $now, $motions);
+            $until = min($limit, $tOwn[$j] - $now);
+            $t = $this->flight->toBall(
+                [$p[0] - $q[0], $p[1] - $q[1], $p[2] - $q[2]],
+                [$v[0] - $u[0], $v[1] - $u[1], $v[2] - $u[2]],
+                [$a[0] - $b[0], $a[1] - $b[1], $a[2] - $b[2]],
+                $until,
+            );
+            if ($t <= $until) {
+                $limit = $t;
+                $best = $now + $t;
+                $with = $j;
+            }
+        }
+
+        return [$best, $with];
+    }
+
+    /**
+     * Place, velocity and acceleration of a ball now.
+     *
+     * @param Motions $motions
+     *
+     * @return array{array{float, float, float}, array{float, float, float}, array{float, float, float}}
+     */
+    private static function motionAt(int $i, float $now, array $motions): array
+    {
+        [$mode, $x, $y, $z, $vx, $vy, $vz, $ax, $ay, $t0] = $motions;
+        if (self::REST === $mode[$i]) {
+            return [[$x[$i], $y[$i], 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
+        }
+        $dt = $now - $t0[$i];
+        $az = self::AIR === $mode[$i] ? -Defaults::GRAVITY : 0.0;
+
+        return [
+            [
+                $x[$i] + ($vx[$i] + 0.5 * $ax[$i] * $dt) * $dt,
+                $y[$i] + ($vy[$i] + 0.5 * $ay[$i] * $dt) * $dt,
+                $z[$i] + ($vz[$i] + 0.5 * $az * $dt) * $dt,
+            ],
+            [$vx[$i] + $ax[$i] * $dt, $vy[$i] + $ay[$i] * $dt, $vz[$i] + $az * $dt],
+            [$ax[$i], $ay[$i], $az],
+        ];
+    }
+
     /** Time until the centre is inside the inner rectangle again, s, or INF. */
     private function backOnBed(float $x, float $y, float $vx, float $vy, float $ax, float $ay): float
     {
@@ -647,7 +880,7 @@ final class Kernel
      */
     private function normal(int $kind, int $what, float $x, float $y): array
     {
-        if (self::EV_CUSHION === $kind) {
+        if (self::EV_CUSHION === $kind || self::EV_NOSE === $kind) {
             return match ($what) {
                 0 => [-1.0, 0.0],
                 1 => [1.0, 0.0],

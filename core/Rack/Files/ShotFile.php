@@ -97,6 +97,7 @@ final class ShotFile
             'elevationDeg' => round(rad2deg($shot->elevation), 4),
             'events' => $events,
             'pocketed' => $pocketed,
+            ...[] === $result->offTable ? [] : ['offTable' => array_map(BallId::name(...), $result->offTable)],
             'final' => $final,
             'routes' => $routes,
             'firstHit' => null === $result->firstHit ? null : BallId::name($result->firstHit),

@@ -66,7 +66,7 @@ final class ShotSpecFile
         } catch (InvalidInput $e) {
             throw new InvalidInput($shot->path('tip'), $e->problem);
         }
-        $elevation = $shot->number('elevationDeg', 0.0, 0.0, Defaults::MAX_ELEVATION_DEG, 'degrees');
+        $elevation = $shot->number('elevationDeg', 0.0, 0.0, Defaults::STEEPEST_DEG, 'degrees');
 
         return new ShotSpec($aim, $ball, $pocket, $offset, $speed, $where, $elevation, $intent, $shot->unknown());
     }

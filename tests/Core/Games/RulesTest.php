@@ -95,6 +95,27 @@ final class RulesTest extends TestCase
         self::assertSame([], self::spotted(GameName::StraightPool, self::layout(3, 5, 7), 3, [5]));
     }
 
+    /** A ball off the table is a foul; the money ball and, in straight pool, any come back, and the eight loses (WPA rules, from memory). */
+    public function testBallsOffTheTable(): void
+    {
+        $off = static fn(Layout $before, int $ball): ShotResult => new ShotResult([], [], $before->without($ball), [], 2, true, 1.0, [$ball]);
+        $nine = self::layout(2, 5, 9);
+        $rules = GameName::NineBall->rules();
+        $verdict = $rules->judge($nine, $off($nine, 5));
+        self::assertSame(Foul::OffTable, $verdict->foul?->foul);
+        self::assertSame('Foul: the 5 leaves the table.', FoulWording::sentence($verdict->foul));
+        self::assertSame([], $rules->spotted($nine, $off($nine, 5)));
+        self::assertFalse($rules->judge($nine, $off($nine, 9))->won);
+        self::assertSame([9], $rules->spotted($nine, $off($nine, 9)));
+        $scratch = $rules->judge($nine, $off($nine, 0))->foul;
+        self::assertSame(Foul::Scratch, $scratch?->foul);
+        self::assertSame('Foul: the cue ball leaves the table.', FoulWording::sentence($scratch));
+        $straight = self::layout(2, 5, 7);
+        self::assertSame([5], GameName::StraightPool->rules()->spotted($straight, $off($straight, 5)));
+        $eight = self::layout(2, 8);
+        self::assertTrue(GameName::EightBall->rules(Group::Solids)->judge($eight, $off($eight, 8))->lost);
+    }
+
     /** A safety calls nothing: only where nothing is called does the turn go on. */
     public function testASafetyThatDropsABall(): void
     {

@@ -102,7 +102,7 @@ final class StrikeTest extends TestCase
         yield 'no speed' => [static fn(): Shot => new Shot(0.0, 0.0), '/speed: must be above 0/'];
         yield 'endless speed' => [static fn(): Shot => new Shot(0.0, \INF), '/speed/'];
         yield 'no direction' => [static fn(): Shot => new Shot(\NAN, 1.0), '/aimDeg/'];
-        yield 'upright cue' => [static fn(): Shot => new Shot(0.0, 1.0, new Tip(), deg2rad(60)), '/60\.0 is outside 0–30 degrees/'];
+        yield 'upright cue' => [static fn(): Shot => new Shot(0.0, 1.0, new Tip(), deg2rad(88)), '/88\.0 is outside 0–85 degrees/'];
     }
 
     /**

@@ -28,8 +28,21 @@ final class SecondOpinionTest extends TestCase
 
     public function testMixedShots(): void
     {
-        $shots = Survey::size(200, 40);
-        $random = new Generator(200);
+        $this->compare(Survey::size(200, 40), new Generator(200), [0.0, 8.0], [0.5, 3.0]);
+    }
+
+    /** Jumps, curves and hops: over balls, onto balls, into noses and over them. */
+    public function testRaisedCues(): void
+    {
+        $this->compare(Survey::size(200, 16), new Generator(201), [10.0, 75.0], [1.0, 5.0]);
+    }
+
+    /**
+     * @param array{float, float} $elevations degrees
+     * @param array{float, float} $speeds     m/s
+     */
+    private function compare(int $shots, Generator $random, array $elevations, array $speeds): void
+    {
         $simulator = new Simulator();
         $g = $simulator->geometry;
         $left = 0;
@@ -52,7 +65,7 @@ final class SecondOpinionTest extends TestCase
             $aim = $balls[0]->angleTo($balls[1]) + $random->between(-0.04, 0.04);
             $r = 0.45 * sqrt($random->between(0, 1));
             $turn = $random->between(0, 2 * M_PI);
-            $shot = new Shot($aim, $random->between(0.5, 3.0), new Tip($r * cos($turn), $r * sin($turn)), deg2rad($random->between(0, 8)));
+            $shot = new Shot($aim, $random->between(...$speeds), new Tip($r * cos($turn), $r * sin($turn)), deg2rad($random->between(...$elevations)));
             $result = $simulator->play($layout, $shot);
             if ($this->isChaotic($simulator, $layout, $shot, $result)) {
                 ++$left;
@@ -62,10 +75,11 @@ final class SecondOpinionTest extends TestCase
             $strike = CueStrike::of($shot->stroke(), $simulator->cue, $simulator->ball);
             $other = new SmallSteps($g->length, $g->width);
             foreach ($balls as $id => $p) {
-                $other->ball($id, $p->x, $p->y, ...0 === $id ? [[$strike->vx, $strike->vy, 0.0], [$strike->wx, $strike->wy, $strike->wz]] : []);
+                $other->ball($id, $p->x, $p->y, ...0 === $id ? [[$strike->vx, $strike->vy, $strike->vz], [$strike->wx, $strike->wy, $strike->wz]] : []);
             }
             $other->run();
             self::assertEquals(array_map(static fn($p): string => $p->value, $result->pocketed), $other->down, "shot $n: the same balls fall");
+            self::assertSame($result->offTable, $other->off, "shot $n: the same balls leave the table");
             foreach ($result->final->balls as $id => $p) {
                 $apart = $p->distanceTo(new Point($other->x[$id][0], $other->x[$id][1]));
                 $sum += $apart;

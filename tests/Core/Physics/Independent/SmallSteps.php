@@ -19,6 +19,9 @@ final class SmallSteps
     private const STEP = 2e-4;
     private const LIMIT = 30.0;
 
+    /** A ball this high passes over cushions, jaws and pockets, m. */
+    private const OVER = 2 * D::NOSE_HEIGHT * D::BALL_RADIUS;
+
     /** @var array<int, Vec> */
     public array $x = [];
     /** @var array<int, Vec> */
@@ -27,6 +30,8 @@ final class SmallSteps
     private array $w = [];
     /** @var array<int, string> pocket by ball */
     public array $down = [];
+    /** @var list<int> balls that flew over a cushion */
+    public array $off = [];
 
     /** @var list<array{float, float, float, float, bool}> straight stretches of rubber: ends, whether inside a pocket */
     private array $rubber = [];
@@ -106,10 +111,15 @@ final class SmallSteps
         }
     }
 
+    private function isUp(int $i): bool
+    {
+        return $this->x[$i][2] > 0.0 || 0.0 !== $this->v[$i][2];
+    }
+
     private function moving(): bool
     {
-        foreach ($this->v as $v) {
-            if ($v[0] !== 0.0 || $v[1] !== 0.0) {
+        foreach ($this->v as $i => $v) {
+            if ($v[0] !== 0.0 || $v[1] !== 0.0 || $this->isUp($i)) {
                 return true;
             }
         }
@@ -123,6 +133,12 @@ final class SmallSteps
         $r = D::BALL_RADIUS;
         foreach ($this->v as $i => $v) {
             $w = $this->w[$i];
+            if ($this->isUp($i)) {
+                $fall = D::GRAVITY * $dt;
+                $this->x[$i] = self::plus($this->x[$i], [$v[0] * $dt, $v[1] * $dt, ($v[2] - $fall / 2) * $dt]);
+                $this->v[$i] = [$v[0], $v[1], $v[2] - $fall];
+                continue;
+            }
             $w[2] = $w[2] > 0 ? max(0.0, $w[2] - D::CLOTH_SPIN_DECAY * $dt) : min(0.0, $w[2] + D::CLOTH_SPIN_DECAY * $dt);
             $start = $v;
             // Velocity of the lowest point, v + ω × (0, 0, −R).
@@ -167,15 +183,20 @@ final class SmallSteps
     /**
      * Everything that overlaps: ball, other ball or −1, normal toward the other thing, depth, closing speed, softness.
      *
-     * @return list<array{int, int, array{float, float}, float, float, bool}>
+     * The other is −1 for rubber and −2 for the cloth under a ball that comes down.
+     *
+     * @return list<array{int, int, Vec, float, float, bool}>
      */
     private function contacts(float $from): array
     {
         $found = [];
         $ids = array_keys($this->x);
         foreach ($ids as $n => $i) {
-            [$x, $y] = $this->x[$i];
-            [$vx, $vy] = $this->v[$i];
+            [$x, $y, $z] = $this->x[$i];
+            [$vx, $vy, $vz] = $this->v[$i];
+            if ($this->isUp($i) && -$z > $from) {
+                $found[] = [$i, -2, [0.0, 0.0, -1.0], -$z, -$vz, false];
+            }
             for ($m = $n + 1; $m < \count($ids); ++$m) {
                 $j = $ids[$m];
                 $dx = $this->x[$j][0] - $x;
@@ -183,12 +204,13 @@ final class SmallSteps
                 if (abs($dx) > 0.06 || abs($dy) > 0.06) {
                     continue;
                 }
-                $d = hypot($dx, $dy);
+                $dz = $this->x[$j][2] - $z;
+                $d = sqrt($dx * $dx + $dy * $dy + $dz * $dz);
                 $depth = 2 * D::BALL_RADIUS - $d;
                 if ($depth > $from) {
-                    $nx = $dx / $d;
-                    $ny = $dy / $d;
-                    $found[] = [$i, $j, [$nx, $ny], $depth, ($vx - $this->v[$j][0]) * $nx + ($vy - $this->v[$j][1]) * $ny, false];
+                    $n3 = [$dx / $d, $dy / $d, $dz / $d];
+                    $closing = self::dot(self::plus($this->v[$i], self::times(-1.0, $this->v[$j])), $n3);
+                    $found[] = [$i, $j, $n3, $depth, $closing, false];
                 }
             }
             if (($vx === 0.0 && $vy === 0.0) || ($x > 0.1 && $y > 0.1 && $x < $this->length - 0.1 && $y < $this->width - 0.1)) {
@@ -205,8 +227,15 @@ final class SmallSteps
                 $dx = $ax + $along * $ex - $x;
                 $dy = $ay + $along * $ey - $y;
                 $d = hypot($dx, $dy);
-                if ($reach - $d > $from && $d > 0.0) {
-                    $found[] = [$i, -1, [$dx / $d, $dy / $d], $reach - $d, ($vx * $dx + $vy * $dy) / $d, $soft || $tip];
+                if ($this->isUp($i) && !$soft && !$tip) {
+                    // The nose is an edge at its height.
+                    $dz = (2 * D::NOSE_HEIGHT - 1) * D::BALL_RADIUS - $z;
+                    $d = sqrt($dx * $dx + $dy * $dy + $dz * $dz);
+                    if (D::BALL_RADIUS - $d > $from) {
+                        $found[] = [$i, -1, [$dx / $d, $dy / $d, $dz / $d], D::BALL_RADIUS - $d, ($vx * $dx + $vy * $dy + $vz * $dz) / $d, false];
+                    }
+                } elseif ($reach - $d > $from && $d > 0.0) {
+                    $found[] = [$i, -1, [$dx / $d, $dy / $d, 0.0], $reach - $d, ($vx * $dx + $vy * $dy) / $d, $soft || $tip];
                 }
             }
         }
@@ -219,7 +248,12 @@ final class SmallSteps
     {
         foreach ($this->contacts(-1e-9) as [$i, $j, $n, , $closing, $soft]) {
             if ($closing > 1e-12) {
-                $j >= 0 ? $this->balls($i, $j, $n, $closing) : $this->rail($i, $n, $soft);
+                match (true) {
+                    $j >= 0 => $this->balls($i, $j, $n, $closing),
+                    -2 === $j => $this->cloth($i),
+                    $this->isUp($i) => $this->edge($i, $n, $closing, $soft),
+                    default => $this->rail($i, [$n[0], $n[1]], $soft),
+                };
 
                 return true;
             }
@@ -228,17 +262,61 @@ final class SmallSteps
         return false;
     }
 
+    /** The slate under a ball that comes down. */
+    private function cloth(int $i): void
+    {
+        $down = -$this->v[$i][2];
+        $up = max(0.0, D::SLATE_RESTITUTION * ($down - D::SLATE_DEAD));
+        $up = $up < 0.02 ? 0.0 : $up;
+        $this->x[$i][2] = 0.0;
+        $this->push($i, [0.0, 0.0, -1.0], $down + $up, D::CLOTH_SLIDE);
+        $this->v[$i][2] = $up;
+    }
+
     /**
-     * @param array{float, float} $n
+     * Rubber that a flying ball meets.
+     *
+     * @param Vec $n
+     */
+    private function edge(int $i, array $n, float $closing, bool $soft): void
+    {
+        if ($soft && $this->x[$i][2] >= self::OVER) {
+            $this->leave($i);
+
+            return;
+        }
+        $this->push($i, $n, (1 + ($soft ? D::FACING_RESTITUTION : D::CUSHION_RESTITUTION)) * $closing, $soft ? D::FACING_FRICTION : D::CUSHION_FRICTION);
+    }
+
+    /**
+     * An impulse against the normal n at the ball's surface there, and Coulomb's friction with it.
+     *
+     * @param Vec $n
+     */
+    private function push(int $i, array $n, float $blow, float $mu): void
+    {
+        $r = D::BALL_RADIUS;
+        $arm = self::times($r, $n);
+        $slip = self::plus($this->v[$i], self::cross($this->w[$i], $arm));
+        $slip = self::plus($slip, self::times(-self::dot($slip, $n), $n));
+        $size = sqrt(self::dot($slip, $slip));
+        $friction = self::times($size > 0 ? -min($mu * $blow, $size / 3.5) / $size : 0.0, $slip);
+        $this->v[$i] = self::plus($this->v[$i], self::plus(self::times(-$blow, $n), $friction));
+        $this->w[$i] = self::plus($this->w[$i], self::times(2.5 / $r ** 2, self::cross($arm, $friction)));
+    }
+
+    /**
+     * @param Vec $n
      */
     private function balls(int $i, int $j, array $n, float $closing): void
     {
         $r = D::BALL_RADIUS;
-        $arm = [$r * $n[0], $r * $n[1], 0.0];
+        $arm = self::times($r, $n);
+        $flat = !$this->isUp($i) && !$this->isUp($j);
         $a = self::plus($this->v[$i], self::cross($this->w[$i], $arm));
         $b = self::plus($this->v[$j], self::cross($this->w[$j], self::times(-1.0, $arm)));
         $slip = self::plus($a, self::times(-1.0, $b));
-        $normal = [$n[0], $n[1], 0.0];
+        $normal = $n;
         $slip = self::plus($slip, self::times(-self::dot($slip, $normal), $normal));
         $size = sqrt(self::dot($slip, $slip));
         $blow = (1 + D::BALL_RESTITUTION) / 2 * $closing;
@@ -246,8 +324,13 @@ final class SmallSteps
         $friction = self::times(-$rub, $slip);
         $impulse = self::plus(self::times(-$blow, $normal), $friction);
         $turn = self::times(2.5 / $r ** 2, self::cross($arm, $impulse));
-        $this->v[$i] = self::flat(self::plus($this->v[$i], $impulse));
-        $this->v[$j] = self::flat(self::plus($this->v[$j], self::times(-1.0, $impulse)));
+        $this->v[$i] = self::plus($this->v[$i], $impulse);
+        $this->v[$j] = self::plus($this->v[$j], self::times(-1.0, $impulse));
+        foreach ([$i, $j] as $k) {
+            if ($flat || ($this->x[$k][2] <= 0.0 && $this->v[$k][2] >= 0.0 && $this->v[$k][2] < 0.02)) {
+                $this->v[$k] = self::flat($this->v[$k]);
+            }
+        }
         $this->w[$i] = self::plus($this->w[$i], $turn);
         $this->w[$j] = self::plus($this->w[$j], $turn);
     }
@@ -310,11 +393,24 @@ final class SmallSteps
         $this->w[$i] = $w;
     }
 
+    private function leave(int $i): void
+    {
+        $this->off[] = $i;
+        unset($this->x[$i], $this->v[$i], $this->w[$i]);
+    }
+
     private function fall(): void
     {
-        foreach ($this->x as $i => [$x, $y]) {
+        foreach ($this->x as $i => [$x, $y, $z]) {
+            $past = $x < 0 || $y < 0 || $x > $this->length || $y > $this->width;
+            if ($past && $z >= self::OVER) {
+                $this->leave($i);
+                continue;
+            }
             foreach ($this->drops as [$name, $px, $py, $radius]) {
-                if (hypot($x - $px, $y - $py) < $radius) {
+                if (hypot($x - $px, $y - $py) < $radius && $z >= self::OVER) {
+                    $this->leave($i);
+                } elseif (hypot($x - $px, $y - $py) < $radius) {
                     $this->down[$i] = $name;
                     unset($this->x[$i], $this->v[$i], $this->w[$i]);
                 }
