@@ -30,4 +30,8 @@ enum OptionKind: string
     /** A stroke that keeps the turn in at least this share of the tries is a pot; in less than that one a safety (our own choice). */
     public const POT = 0.5;
     public const SAFETY = 0.15;
+
+    /** A rare pot that yet brings so much of the chance to win is gone for; a two-way shot wins so often when missed (our own choice). */
+    public const BY_POT = 0.4;
+    public const STILL_WINS = 0.28;
 }

@@ -8,7 +8,6 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Geometry\Angle;
-use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
@@ -19,9 +18,6 @@ use ZigLane\Core\Rack\Rack;
  */
 final readonly class SafetyFacts
 {
-    /** A ball nearer to the nose than this lies at the rail, m. */
-    private const AT_RAIL = 0.03;
-
     /** Balls that lie further apart than this are far apart, as a share of the table's length. */
     private const FAR = 0.6;
 
@@ -29,10 +25,7 @@ final readonly class SafetyFacts
      * @param int|null            $first    ball that is hit first
      * @param float               $aside    how it is hit: 0 full, −1 thin on its left, 1 thin on its right, as the player sees it
      * @param list<Rail>          $rails    that the cue ball takes after it
-     * @param list<Rail>          $before   and before it
      * @param array<int, Pocket> $pocketed by ball
-     * @param list<Rail>         $banked   rails that the first of those takes
-     * @param bool                $carom    whether the cue ball goes off the first ball into what is pocketed
      * @param int|null            $behind   ball that the cue ball ends up hidden behind
      * @param Rail|null           $atRail   rail that it ends up at
      * @param bool                $far      whether it ends up far from the ball that comes next
@@ -41,10 +34,8 @@ final readonly class SafetyFacts
         public ?int $first,
         public float $aside,
         public array $rails,
-        public array $before,
         public array $pocketed,
-        public array $banked,
-        public bool $carom,
+        public ShotWay $way,
         public ?int $behind,
         public ?Rail $atRail,
         public bool $far,
@@ -63,13 +54,11 @@ final readonly class SafetyFacts
         return new self(
             $result->firstHit,
             self::hit($rack, $result),
-            self::rails($rack, $result, BallId::CUE, after: true),
-            self::rails($rack, $result, BallId::CUE, after: false),
+            ShotWay::railsAfter($rack, $result, BallId::CUE),
             $pocketed,
-            null === $ball ? [] : self::rails($rack, $result, $ball, after: true),
-            self::isCarom($result, $ball),
+            ShotWay::of($rack, $result, $ball),
             null === $next ? null : self::hiding($rack, $result, $next),
-            null === $cue ? null : self::railAt($rack, $cue),
+            null === $cue ? null : ShotWay::railAt($rack, $cue),
             null !== $cue && null !== $next
                 && $cue->distanceTo($result->final->ball($next)) > self::FAR * $simulator->geometry->length,
         );
@@ -109,50 +98,6 @@ final readonly class SafetyFacts
         }
 
         return 0.0;
-    }
-
-    /** Whether a ball that is not hit first is first touched by the cue ball. */
-    private static function isCarom(ShotResult $result, ?int $ball): bool
-    {
-        $touched = null === $ball || $ball === $result->firstHit ? null : ($result->eventsOf($ball, EventType::BallBall)[0] ?? null);
-
-        return null !== $touched && $touched->concerns(BallId::CUE);
-    }
-
-    /** The rail that a place lies at; null when it is none's. */
-    private static function railAt(Rack $rack, Point $place): ?Rail
-    {
-        $geometry = $rack->simulator()->geometry;
-        $gaps = [
-            Rail::Head->value => $place->x,
-            Rail::Foot->value => $geometry->length - $place->x,
-            Rail::Left->value => $place->y,
-            Rail::Right->value => $geometry->width - $place->y,
-        ];
-        asort($gaps);
-        $nearest = (string) array_key_first($gaps);
-
-        return $gaps[$nearest] < $geometry->reach + self::AT_RAIL ? Rail::from($nearest) : null;
-    }
-
-    /**
-     * Rails that a ball takes before or after it first meets another.
-     *
-     * @return list<Rail>
-     */
-    private static function rails(Rack $rack, ShotResult $result, int $ball, bool $after): array
-    {
-        $hit = false;
-        $rails = [];
-        foreach ($result->eventsOf($ball, EventType::BallBall, EventType::BallCushion) as $event) {
-            if (EventType::BallBall === $event->type) {
-                $hit = true;
-            } elseif ($after === $hit) {
-                $rails[] = self::railAt($rack, $event->at) ?? Rail::Head;
-            }
-        }
-
-        return $rails;
     }
 
     /** The ball that stands on the straight line to the next one, where that cannot be hit. */

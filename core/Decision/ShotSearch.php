@@ -28,6 +28,9 @@ final class ShotSearch
     /** Strokes of a kind that are judged in the end beside those that were stirred. */
     private const BESIDE = 2;
 
+    /** Of those that are solved for so many times as many. */
+    private const SOLVED = 2;
+
     /** Share of what is kept that each kind has. */
     private const SHARES = ['go' => 0.4, 'safe' => 0.4, 'two-way' => 0.2];
 
@@ -57,17 +60,19 @@ final class ShotSearch
      */
     public function best(): array
     {
-        // Those that are solved for stay in at first, whatever one play says.
-        $solved = $this->budget->special ? (new SpecialShots($this->rack, $this->spread))->all() : [];
         $tried = $this->once();
         foreach ($this->budget->rungs as [$most, $tries]) {
-            $tried = $this->judged([...$solved, ...self::mixed($tried, $most)], $this->errors->first($tries));
-            $solved = [];
+            $tried = $this->judged(self::mixed($tried, $most), $this->errors->first($tries));
         }
+        // Those that are solved for are made in one try of five, perhaps: they come in where that shows.
+        $solved = $this->budget->special ? (new SpecialShots($this->rack, $this->spread))->all() : [];
+        $solved = \array_slice($this->judged($solved, $this->errors->first($this->budget->more)), 0, self::SOLVED * $this->budget->ofAKind);
         $best = [];
         foreach (OptionKind::STROKES as $kind) {
-            $these = array_values(array_filter($tried, static fn(Tried $one): bool => $kind === $one->chances->kind()));
-            $these = $this->judged(\array_slice($these, 0, $this->budget->ofAKind), $this->errors->first($this->budget->more));
+            $ofKind = static fn(Tried $one): bool => $kind === $one->chances->kind();
+            $these = \array_slice(array_values(array_filter($tried, $ofKind)), 0, $this->budget->ofAKind);
+            $these = $this->judged($these, $this->errors->first($this->budget->more));
+            $these = Tried::ranked([...$these, ...array_filter($solved, $ofKind)]);
             $stirred = \array_slice($these, 0, $this->budget->stirred);
             $stirred = $this->shared($stirred, $this->stirred(...), self::STIR * \count(self::STEPS));
             // Stirred, or under more tries, a stroke may turn out to be of another kind: so others are judged beside them.

@@ -8,14 +8,18 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Shots\Intent;
+use ZigLane\Core\Shots\IntentGuess;
+use ZigLane\Core\Shots\RaisedStrokes;
 use ZigLane\Core\Shots\ShotKind;
 use ZigLane\Core\Shots\ShotSolver;
 
 /**
- * Banks, kicks, combinations and caroms from where the cue ball lies: those that are worth a closer look.
+ * Banks, kicks, combinations, caroms, kisses, shots rail first and, where they are allowed, jumps and swerves from where the cue ball
+ * lies: those that are worth a closer look.
  *
  * @internal
  */
@@ -24,6 +28,15 @@ final readonly class SpecialShots
     /** How they are struck at first: speed (m/s), height of the tip (radii). */
     private const SPEED = 2.0;
     private const HEIGHT = 0.1;
+
+    /** A ball less far from a nose than this is worth a look rail first, m. */
+    private const BESIDE = 0.12;
+
+    /** Less than this seen of a ball, it may be worth to go over or round what hides it. */
+    private const MOSTLY = 0.5;
+
+    /** Thinner than this (rad) no ball is jumped at to be potted. */
+    private const CUT = 1.2;
 
     /** Balls that may be hit first that are looked at, the nearest first. */
     private const BALLS = 2;
@@ -36,10 +49,13 @@ final readonly class SpecialShots
     public function all(): array
     {
         $solver = new ShotSolver($this->rack->simulator());
+        $gentle = new RaisedStrokes($this->rack->simulator());
         $stroke = new Stroke(self::SPEED, 0.0, self::HEIGHT);
         $found = [];
         foreach ($this->intents() as [$pot, $intent]) {
-            $solved = $solver->find($this->rack->layout, $pot, $intent, $stroke);
+            $solved = $intent->kind->leavesCloth()
+                ? $gentle->gentlest($this->rack->layout, $pot, $intent)
+                : $solver->find($this->rack->layout, $pot, $intent, $stroke);
             $raised = null === $solved ? null : $this->spread->raised($solved->shot->stroke());
             if (null !== $raised) {
                 $found[] = new Tried($raised, $pot);
@@ -61,19 +77,122 @@ final readonly class SpecialShots
         usort($first, static fn(int $a, int $b): int => $cue->distanceTo($layout->ball($a)) <=> $cue->distanceTo($layout->ball($b)));
         $intents = [];
         foreach (\array_slice($first, 0, self::BALLS) as $ball) {
-            $seen = Sight::of($layout, $ball, $diameter) > 0.0;
+            $seen = Sight::of($layout, $ball, $diameter);
             foreach (Pocket::cases() as $pocket) {
-                foreach (Rail::cases() as $rail) {
-                    $intents[] = [new Pot($ball, $pocket), new Intent($seen ? ShotKind::Bank : ShotKind::Kick, [$rail])];
-                }
-                foreach ($seen ? $this->second($ball, $first) : [] as $other) {
-                    $intents[] = [new Pot($other, $pocket), new Intent(ShotKind::Combination, other: $ball)];
-                    $intents[] = [new Pot($other, $pocket), new Intent(ShotKind::Carom, other: $ball)];
-                }
+                $pot = new Pot($ball, $pocket);
+                array_push(
+                    $intents,
+                    ...($seen > 0.0 ? $this->ofSeen($pot, $first) : $this->offRails($pot)),
+                    ...($seen < self::MOSTLY && $this->rack->jumpsAllowed ? $this->raised($pot) : []),
+                );
             }
         }
 
         return $intents;
+    }
+
+    /**
+     * Where the ball is seen.
+     *
+     * @param list<int> $first balls that may be hit first
+     *
+     * @return list<array{Pot, Intent}>
+     */
+    private function ofSeen(Pot $pot, array $first): array
+    {
+        $ball = $pot->ball;
+        $intents = [];
+        foreach (Rail::cases() as $rail) {
+            $intents[] = [$pot, new Intent(ShotKind::Bank, [$rail])];
+        }
+        $rail = $this->railBeside($ball);
+        if (null !== $rail) {
+            $intents[] = [$pot, new Intent(ShotKind::RailFirst, [$rail])];
+        }
+        $nearest = $this->byDistance($ball, array_diff($this->rack->layout->objectBalls(), [$ball]))[0] ?? null;
+        if (null !== $nearest) {
+            $intents[] = [$pot, new Intent(ShotKind::Kiss, other: $nearest)];
+        }
+        foreach ($this->second($ball, $first) as $other) {
+            $into = new Pot($other, $pot->pocket);
+            $intents[] = [$into, new Intent(ShotKind::Combination, other: $ball)];
+            $intents[] = [$into, new Intent(ShotKind::Carom, other: $ball)];
+            $then = $this->byDistance($other, array_diff($this->rack->layout->objectBalls(), [$ball, $other]))[0] ?? null;
+            if (null !== $then) {
+                $intents[] = [$into, new Intent(ShotKind::Combination, other: $ball, then: $then)];
+            }
+        }
+
+        return $intents;
+    }
+
+    /**
+     * Where the ball is hidden.
+     *
+     * @return list<array{Pot, Intent}>
+     */
+    private function offRails(Pot $pot): array
+    {
+        return array_map(static fn(Rail $rail): array => [$pot, new Intent(ShotKind::Kick, [$rail])], Rail::cases());
+    }
+
+    /**
+     * Over or round what hides most of the ball.
+     *
+     * @return list<array{Pot, Intent}>
+     */
+    private function raised(Pot $pot): array
+    {
+        $intents = [];
+        $layout = $this->rack->layout;
+        $cue = $layout->ball(BallId::CUE);
+        $mouth = $this->rack->simulator()->geometry->pocket($pot->pocket)->entrance($layout->ball($pot->ball));
+        $cut = Angle::wrap($layout->ball($pot->ball)->angleTo($mouth) - $cue->angleTo($layout->ball($pot->ball)));
+        if (abs($cut) > self::CUT) {
+            return $intents;
+        }
+        foreach ([ShotKind::Jump, ShotKind::Swerve] as $kind) {
+            $way = (new IntentGuess($this->rack->simulator(), $layout, $pot))->of($kind, []);
+            if (null !== $way) {
+                $intents[] = [$pot, $way];
+            }
+        }
+
+        return $intents;
+    }
+
+    /** The rail that a ball lies close to; null when it lies close to none. */
+    private function railBeside(int $ball): ?Rail
+    {
+        $place = $this->rack->layout->ball($ball);
+        $geometry = $this->rack->simulator()->geometry;
+        foreach (Rail::cases() as $rail) {
+            $gap = match ($rail) {
+                Rail::Head => $place->x,
+                Rail::Foot => $geometry->length - $place->x,
+                Rail::Left => $place->y,
+                Rail::Right => $geometry->width - $place->y,
+            };
+            if ($gap < self::BESIDE) {
+                return $rail;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param array<int> $balls
+     *
+     * @return list<int> the nearest to a ball first
+     */
+    private function byDistance(int $ball, array $balls): array
+    {
+        $layout = $this->rack->layout;
+        $from = $layout->ball($ball);
+        usort($balls, static fn(int $a, int $b): int => $from->distanceTo($layout->ball($a)) <=> $from->distanceTo($layout->ball($b)));
+
+        return $balls;
     }
 
     /**
@@ -87,13 +206,7 @@ final readonly class SpecialShots
     {
         $last = $this->rack->rules()->lastBall($this->rack->layout);
         $wins = null !== $last && $this->rack->rules()->winsByFalling($this->rack->layout);
-        $layout = $this->rack->layout;
-        $balls = array_values(array_diff($own, [$first, $last]));
-        usort(
-            $balls,
-            static fn(int $a, int $b): int => $layout->ball($first)->distanceTo($layout->ball($a))
-                <=> $layout->ball($first)->distanceTo($layout->ball($b)),
-        );
+        $balls = $this->byDistance($first, array_diff($own, [$first, $last]));
 
         return array_values(array_diff([...($wins ? [(int) $last] : []), ...\array_slice($balls, 0, 1)], [$first]));
     }

@@ -48,13 +48,15 @@ final readonly class StrokeChances
         );
     }
 
-    /** Whether it is a pot, a safety, or something of both. */
+    /** Whether it is a pot, a safety, or something of both: a pot that is not likely but still wins often enough when it is missed. */
     public function kind(): OptionKind
     {
+        $byPot = $this->win > 0.0 ? $this->made * $this->ifMade / $this->win : 0.0;
+
         return match (true) {
             $this->made >= OptionKind::POT => OptionKind::Go,
-            $this->made < OptionKind::SAFETY => OptionKind::Safe,
-            default => OptionKind::TwoWay,
+            $this->made < OptionKind::SAFETY => $byPot < OptionKind::BY_POT ? OptionKind::Safe : OptionKind::Go,
+            default => $this->ifNot < OptionKind::STILL_WINS ? OptionKind::Go : OptionKind::TwoWay,
         };
     }
 }

@@ -15,8 +15,10 @@ use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Execution;
+use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Player\Stance;
+use ZigLane\Core\Potting\Judgement;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\Spotting;
 use ZigLane\Core\Settings\Defaults;
@@ -26,15 +28,19 @@ use ZigLane\Core\Settings\Defaults;
  *
  * @internal
  */
-final readonly class StrokeEnds
+final class StrokeEnds
 {
     /** Contacts with rubber after which a try is given up. */
     private const MOST_RAILS = 60;
 
-    private Simulator $simulator;
-    private Player $player;
+    private readonly Simulator $simulator;
+    private readonly Player $player;
 
-    public function __construct(private Rack $rack)
+    /** The stroke that was played last, and its errors: they are asked for again and again. */
+    private ?AimedStroke $last = null;
+    private ?ExecutionError $errors = null;
+
+    public function __construct(private readonly Rack $rack)
     {
         $this->simulator = $rack->simulator();
         $this->player = $rack->player;
@@ -99,17 +105,22 @@ final readonly class StrokeEnds
 
     private function missed(AimedStroke $stroke, ErrorSample $sample): AimedStroke
     {
+        if ($stroke !== $this->last || null === $this->errors) {
+            $this->last = $stroke;
+            $this->errors = $this->errorsOf($stroke);
+        }
+
+        return Execution::stroke($this->errors, $sample, $stroke);
+    }
+
+    private function errorsOf(AimedStroke $stroke): ExecutionError
+    {
         $cue = $this->rack->layout->ball(BallId::CUE);
         $stance = Stance::of($this->player, $cue, $stroke->aim, $this->simulator->geometry);
-        $errors = Execution::errors(
-            $this->player,
-            $stroke->stroke->elevation,
-            $stroke->stroke->speed,
-            $stance,
-            $this->simulator->ball->radius,
-        );
+        $radius = $this->simulator->ball->radius;
+        $errors = Execution::errors($this->player, $stroke->stroke->elevation, $stroke->stroke->speed, $stance, $radius);
 
-        return Execution::stroke($errors, $sample, $stroke);
+        return (new Judgement($this->simulator, $this->rack->layout))->of($stroke, $errors);
     }
 
     /** Without events and paths. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Physics\LeastElevation;
@@ -12,6 +13,8 @@ use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Shots\RaisedStrokes;
+use ZigLane\Core\Shots\ShotKind;
 
 /**
  * Strokes spread over everything that can be done from a table: every ball that may be hit first from thin to full on both sides, and,
@@ -34,6 +37,10 @@ final readonly class StrokeSpread
 
     /** Balls of those that may be hit first that are looked at, the nearest first. */
     private const BALLS = 4;
+
+    /** Hidden balls that are jumped and swerved at; how far aside of them (rad; null for as they are hit), in so many steps to a side. */
+    private const RAISED = 1;
+    private const RAISED_AT = [[ShotKind::Jump, null, 2], [ShotKind::Swerve, 0.5, 10]];
 
     /** From so much of a ball seen on there is no need to kick. */
     private const SEEN = 0.2;
@@ -67,18 +74,48 @@ final readonly class StrokeSpread
         if ($seen < self::SEEN) {
             $round = array_map(static fn(int $n): float => 2 * M_PI * $n / self::ROUND, range(0, self::ROUND - 1));
             array_push($strokes, ...$this->along($round, self::KICK_TIPS, self::KICK_SPEEDS));
+            foreach ($this->rack->jumpsAllowed ? \array_slice($balls, 0, self::RAISED) : [] as $ball) {
+                array_push($strokes, ...$this->raisedAt($layout->ball($ball)));
+            }
         }
 
         return array_values(array_filter($strokes, static fn(int $n): bool => 0 === $n % $every, \ARRAY_FILTER_USE_KEY));
     }
 
-    /** A stroke with the cue raised as far as it must be; null when it cannot be played. */
+    /** A stroke with the cue raised as far as it must be, or as it is where jumps are allowed; null when it cannot be played. */
     public function raised(AimedStroke $stroke): ?AimedStroke
     {
         $tip = new Tip($stroke->stroke->side, $stroke->stroke->height);
         $least = LeastElevation::of($this->rack->layout, $stroke->aim, $tip, $this->simulator->geometry, $this->simulator->ball);
 
+        if ($this->rack->jumpsAllowed) {
+            $least = max($least, $stroke->stroke->elevation);
+        }
+
         return is_finite($least) ? new AimedStroke($stroke->aim, $stroke->stroke->raised($least)) : null;
+    }
+
+    /**
+     * Jumps and swerves at a hidden ball.
+     *
+     * @return list<AimedStroke>
+     */
+    private function raisedAt(Point $ball): array
+    {
+        $cue = $this->rack->layout->ball(BallId::CUE);
+        $way = $cue->angleTo($ball);
+        $half = asin(min(1.0, 2 * $this->simulator->ball->radius / max(0.01, $cue->distanceTo($ball))));
+        $strokes = [];
+        foreach (self::RAISED_AT as [$kind, $aside, $steps]) {
+            foreach (RaisedStrokes::all($kind) as $stroke) {
+                $squirt = CueStrike::squirt($stroke->side, $this->simulator->cue, $stroke->elevation);
+                for ($n = -$steps; $n <= $steps; ++$n) {
+                    $strokes[] = new AimedStroke($way + ($aside ?? 0.8 * $half) * $n / $steps + $squirt, $stroke);
+                }
+            }
+        }
+
+        return $strokes;
     }
 
     /**

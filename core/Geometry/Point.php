@@ -28,4 +28,16 @@ final readonly class Point
     {
         return new self($this->x + $distance * cos($angle), $this->y + $distance * sin($angle));
     }
+
+    /** How far it is from the straight stretch between two points, m. */
+    public function distanceToLine(self $from, self $to): float
+    {
+        $x = $to->x - $from->x;
+        $y = $to->y - $from->y;
+        $square = $x * $x + $y * $y;
+        $along = $square > 0.0 ? (($this->x - $from->x) * $x + ($this->y - $from->y) * $y) / $square : 0.0;
+        $along = max(0.0, min(1.0, $along));
+
+        return $this->distanceTo(new self($from->x + $along * $x, $from->y + $along * $y));
+    }
 }

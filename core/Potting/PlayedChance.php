@@ -50,6 +50,7 @@ final readonly class PlayedChance
             Stance::of($player, $this->layout->ball(BallId::CUE), $stroke->aim, $this->simulator->geometry),
             $this->simulator->ball->radius,
         );
+        $error = (new Judgement($this->simulator, $this->layout))->of($stroke, $error);
         $made = 0;
         foreach ($samples as $sample) {
             $state = $this->sampler->under($error, $sample, $stroke);

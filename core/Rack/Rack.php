@@ -39,6 +39,8 @@ final readonly class Rack
      * @param array<string, array<string, mixed>> $unknown keys this version does not know, by path ("", "table",
      *                             "table.cloth", "table.cushion", "cue", "player"), each a map of what was there; kept when written
      *
+     * @param bool                 $jumpsAllowed whether a plan may jump and curve: many rooms forbid it
+     *
      * @throws InvalidInput without a cue ball or a name, with a push-out in a game without, a ball of another game,
      *                      a ball in a rail, a pocket or another ball,
      *                      too long a name or too many legs
@@ -53,6 +55,7 @@ final readonly class Rack
         public array $legs = [],
         public array $unknown = [],
         public CueSpec $cue = new CueSpec(),
+        public bool $jumpsAllowed = false,
     ) {
         $this->player = $player ?? Player::of(Level::League);
         $this->ballInHand = $turn->ballInHand;
@@ -143,6 +146,12 @@ final readonly class Rack
         return $this->with(['turn' => $this->turn->withPushOut($pushOut)]);
     }
 
+    /** The same where a plan may jump and curve, or not. */
+    public function allowingJumps(bool $allowed): self
+    {
+        return $this->with(['jumpsAllowed' => $allowed]);
+    }
+
     /** The same with a group taken. */
     public function withGroup(Group $group): self
     {
@@ -167,7 +176,7 @@ final readonly class Rack
      * This rack with what is named replaced.
      *
      * @param array{name?: string, table?: Table, layout?: Layout, turn?: Turn, legs?: list<ShotSpec>, cue?: CueSpec,
-     *              player?: Player} $changes
+     *              player?: Player, jumpsAllowed?: bool} $changes
      */
     private function with(array $changes): self
     {
@@ -181,6 +190,7 @@ final readonly class Rack
             $changes['legs'] ?? $this->legs,
             $this->unknown,
             $changes['cue'] ?? $this->cue,
+            $changes['jumpsAllowed'] ?? $this->jumpsAllowed,
         );
     }
 }

@@ -160,6 +160,14 @@ final class Defaults
     public const ERROR_PER_SPEED = 0.15;
     public const QUIET_SPEED = 2.5;
 
+    /**
+     * A line off a cushion is judged, not seen: by so much the error of aim grows for each cushion that the cue ball takes before the first
+     * ball, or a ball on its way to its pocket (our own choice, so that kicks at a hanging ball and banks across the table are made as
+     * often as people of the levels find).
+     */
+    public const ERROR_PER_RAIL_KICKED = 3.0;
+    public const ERROR_PER_RAIL_BANKED = 1.0;
+
     /** The bridge, and the other hand: errors this many times as large (our own choice). */
     public const ERROR_BRIDGE = 1.6;
     public const ERROR_OTHER_HAND = 1.5;

@@ -15,12 +15,19 @@ final readonly class Intent
 {
     /**
      * @param list<Rail> $rails in the order in which they are met: by the ball in a bank, by the cue ball in a kick
-     * @param int|null   $other the ball that the cue ball hits first, in a combination or a carom
+     * @param int|null   $other the ball that the cue ball hits first in a combination or a carom, that the ball goes off in a
+     *                          kiss, or that the cue ball jumps over or goes round
+     *
+     * @param int|null   $then  the ball that the first sends into the one to be potted, in a combination of three balls
      *
      * @throws InvalidInput when the kind of shot does not go with them
      */
-    public function __construct(public ShotKind $kind = ShotKind::Pot, public array $rails = [], public ?int $other = null)
-    {
+    public function __construct(
+        public ShotKind $kind = ShotKind::Pot,
+        public array $rails = [],
+        public ?int $other = null,
+        public ?int $then = null,
+    ) {
         $most = $kind->mostRails();
         if (\count($rails) > $most || ($most > 0 && [] === $rails)) {
             throw new InvalidInput('rails', 0 === $most
@@ -34,30 +41,39 @@ final readonly class Intent
         }
         if ($kind->needsOther() !== (null !== $other)) {
             throw new InvalidInput('other', $kind->needsOther()
-                ? \sprintf('a %s needs the ball that is hit first', $kind->value)
-                : \sprintf('a %s hits no other ball first', $kind->value));
+                ? \sprintf('a %s needs another ball: %s which', $kind->value, $kind->otherKey())
+                : \sprintf('a %s has no other ball', $kind->value));
         }
         if (BallId::CUE === $other) {
             throw new InvalidInput('other', 'is the cue ball');
+        }
+        if (null !== $then && ShotKind::Combination !== $kind) {
+            throw new InvalidInput('then', \sprintf('a %s has no third ball', $kind->value));
+        }
+        if (null !== $then && ($then === $other || BallId::CUE === $then)) {
+            throw new InvalidInput('then', 'must be another object ball');
         }
     }
 
     /** The ball that the cue ball must hit first, when this one is to be potted. */
     public function first(int $ball): int
     {
-        return $this->other ?? $ball;
+        return $this->kind->hitsOther() ? $this->other ?? $ball : $ball;
     }
 
     /** Whether two balls are meant to meet, beside the cue ball and the one that it hits first. */
     public function brings(int $one, int $two, int $ball): bool
     {
-        $from = match ($this->kind) {
-            ShotKind::Combination => $this->other,
-            ShotKind::Carom => BallId::CUE,
-            default => null,
+        $pairs = match ($this->kind) {
+            ShotKind::Combination => null === $this->then
+                ? [[$this->other, $ball]]
+                : [[$this->other, $this->then], [$this->then, $ball]],
+            ShotKind::Carom => [[BallId::CUE, $ball]],
+            ShotKind::Kiss => [[$this->other, $ball]],
+            default => [],
         };
 
-        return null !== $from && [min($one, $two), max($one, $two)] === [min($from, $ball), max($from, $ball)];
+        return \in_array([$one, $two], $pairs, true) || \in_array([$two, $one], $pairs, true);
     }
 
     /** Whether nothing need be pocketed. */

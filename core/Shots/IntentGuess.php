@@ -25,7 +25,7 @@ final readonly class IntentGuess
     public function __construct(private Simulator $simulator, private Layout $layout, private Pot $pot) {}
 
     /**
-     * @param list<int> $targets balls that may be hit first
+     * @param list<int> $targets balls that may be hit first; a jump, a swerve and a kiss may have to do with any other
      *
      * @return Intent|null null when there is nothing that it could go by
      */
@@ -33,7 +33,7 @@ final readonly class IntentGuess
     {
         $ways = [];
         if ($kind->needsOther()) {
-            foreach (array_diff($targets, [$this->pot->ball]) as $other) {
+            foreach (array_diff($kind->hitsOther() ? $targets : $this->layout->objectBalls(), [$this->pot->ball]) as $other) {
                 $ways[] = new Intent($kind, other: $other);
             }
         } elseif ($kind->mostRails() > 0) {
@@ -64,6 +64,10 @@ final readonly class IntentGuess
         $last = $this->through($table->first(), $table->ball, $mouth);
 
         return match ($table->intent->kind) {
+            ShotKind::Jump, ShotKind::Swerve => $this->layout->ball((int) $table->intent->other)->distanceToLine($table->cue, $ghost),
+            ShotKind::RailFirst => $table->ball->distanceTo($table->image($table->ball)) + $table->cue->distanceTo($table->image($ghost)),
+            ShotKind::Kiss => $this->through($table->cue, $table->ball, $this->layout->ball((int) $table->intent->other))
+                + $this->layout->ball((int) $table->intent->other)->distanceTo($mouth),
             ShotKind::Combination => $this->through($table->cue, $table->first(), $ghost) + $last,
             ShotKind::Carom => $table->cue->distanceTo($table->first()) + $last,
             ShotKind::Kick => $table->cue->distanceTo($table->image($ghost)),

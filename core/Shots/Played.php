@@ -6,6 +6,7 @@ namespace ZigLane\Core\Shots;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\EventType;
 
@@ -74,6 +75,53 @@ final readonly class Played
         }
 
         return $contacts;
+    }
+
+    /** Where the cue ball first meets a rail or a ball, by the type of the event; null when it meets none. */
+    public function meetsAt(EventType $type): ?Point
+    {
+        foreach ($this->states->events as $event) {
+            if ($type === $event->type && 0 === $event->slot) {
+                return new Point($event->x, $event->y);
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether the cue ball meets neither a rail nor a jaw before it meets a ball. */
+    public function isDirect(): bool
+    {
+        foreach ($this->states->events as $event) {
+            if (0 === $event->slot && \in_array($event->type, [EventType::BallCushion, EventType::BallFacing], true)) {
+                return false;
+            }
+            if (EventType::BallBall === $event->type) {
+                break;
+            }
+        }
+
+        return true;
+    }
+
+    /** Whether the cue ball is in the air above a ball before it meets one. */
+    public function flewOver(int $ball): bool
+    {
+        $place = $this->table->layout->ball($ball);
+        $until = INF;
+        foreach ($this->states->events as $event) {
+            if (EventType::BallBall === $event->type) {
+                $until = $event->time;
+                break;
+            }
+        }
+        foreach ($this->states->paths[0] ?? [] as $piece) {
+            if ($piece->from < $until && $piece->inAir() && $place->distanceToLine($piece->start, $piece->end()) < $this->table->diameter) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Whether the ball of the shot went into its pocket from its first contact, without another and off no cushion. */

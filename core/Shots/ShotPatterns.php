@@ -7,7 +7,11 @@ namespace ZigLane\Core\Shots;
 use ZigLane\Core\Shots\Bank\BankPattern;
 use ZigLane\Core\Shots\Carom\CaromPattern;
 use ZigLane\Core\Shots\Combination\CombinationPattern;
+use ZigLane\Core\Shots\Jump\JumpPattern;
 use ZigLane\Core\Shots\Kick\KickPattern;
+use ZigLane\Core\Shots\Kiss\KissPattern;
+use ZigLane\Core\Shots\RailFirst\RailFirstPattern;
+use ZigLane\Core\Shots\Swerve\SwervePattern;
 
 /**
  * The pattern of each kind of shot.
@@ -25,6 +29,10 @@ final class ShotPatterns
             ShotKind::Kick => new KickPattern(),
             ShotKind::Combination => new CombinationPattern(),
             ShotKind::Carom => new CaromPattern(),
+            ShotKind::RailFirst => new RailFirstPattern(),
+            ShotKind::Kiss => new KissPattern(),
+            ShotKind::Jump => new JumpPattern(),
+            ShotKind::Swerve => new SwervePattern(),
         };
     }
 }

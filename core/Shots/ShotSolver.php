@@ -47,7 +47,7 @@ final readonly class ShotSolver
      */
     public function solve(Layout $layout, Pot $pot, Intent $intent, Stroke $stroke, float $offset = 0.0): SolvedShot
     {
-        foreach ([BallId::CUE, $pot->ball, $intent->first($pot->ball)] as $ball) {
+        foreach (array_filter([BallId::CUE, $pot->ball, $intent->other, $intent->then], \is_int(...)) as $ball) {
             if (!$layout->has($ball)) {
                 throw new AimRefused(RefusalReason::NotOnTable, \sprintf('%s is not on the table.', ucfirst(BallId::spoken($ball))));
             }
@@ -93,7 +93,7 @@ final readonly class ShotSolver
             return [];
         }
         // The cue ball leaves aside of the cue.
-        $squirt = CueStrike::squirt($stroke->side, $this->simulator->cue);
+        $squirt = CueStrike::squirt($stroke->side, $this->simulator->cue, $stroke->elevation);
 
         return $this->intervals(
             fn(float $aim): bool => $pattern->begins($this->played($table, $stroke, $aim)),
@@ -140,9 +140,14 @@ final readonly class ShotSolver
     {
         $ball = BallId::spoken($table->pot->ball);
         $other = BallId::spoken($table->intent->first($table->pot->ball));
+        $by = BallId::spoken((int) $table->intent->other);
         $rails = implode(' and the ', array_map(static fn(Rail $rail): string => $rail->value . ' rail', $table->intent->rails));
         if ([] === $near) {
             return new AimRefused(RefusalReason::Missed, match ($table->intent->kind) {
+                ShotKind::RailFirst => "From here the cue ball does not get to the $ball off the $rails close beside it.",
+                ShotKind::Kiss => "From here the $ball cannot be sent into the $by.",
+                ShotKind::Jump => "The cue ball does not fly over the $by to the $ball: raise the cue, or play harder.",
+                ShotKind::Swerve => "The cue ball does not curve round the $by to the $ball: raise the cue, or add side.",
                 ShotKind::Bank => "From here the $ball cannot be sent off the $rails.",
                 ShotKind::Kick => "From here the cue ball does not get to the $ball off the $rails.",
                 ShotKind::Carom => "From here the cue ball does not go off the $other into the $ball.",

@@ -7,6 +7,7 @@ namespace ZigLane\Core\Wording;
 use ZigLane\Core\Decision\Advice;
 use ZigLane\Core\Decision\OptionKind;
 use ZigLane\Core\Decision\SafetyFacts;
+use ZigLane\Core\Decision\ShotWay;
 use ZigLane\Core\Decision\StrokeEnds;
 use ZigLane\Core\Decision\Tried;
 use ZigLane\Core\Equipment\BallId;
@@ -155,13 +156,15 @@ final class AdviceWording
     {
         $first = $facts->first ?? 0;
         $ball = array_key_first($facts->pocketed);
-        $kick = [] === $facts->before ? '' : 'off ' . self::rails($facts->before) . ', ';
+        $kick = self::way($facts->way, rad2deg($tried->stroke->stroke->elevation));
         if (null !== $ball && OptionKind::Safe !== $tried->chances->kind()) {
-            $bank = [] === $facts->banked ? '' : ' off ' . self::rails($facts->banked);
+            $bank = [] === $facts->way->banked ? '' : ' off ' . self::rails($facts->way->banked);
             $shot = match (true) {
+                null !== $facts->way->kissed => "the $ball off the {$facts->way->kissed}",
                 $first === $ball => "the $ball$bank",
-                $facts->carom => "off the $first into the $ball, which goes",
-                default => "the $first into the $ball, which goes",
+                $facts->way->carom => "off the $first into the $ball, which goes",
+                $first !== ($facts->way->links[0] ?? $first) => "off the $first, the " . self::chain($facts->way, $ball),
+                default => 'the ' . self::chain($facts->way, $ball),
             };
 
             return \sprintf('%s%s in the %s pocket, %.0f %%', $kick, $shot, $facts->pocketed[$ball]->spoken(), 100 * $tried->chances->made);
@@ -177,10 +180,26 @@ final class AdviceWording
             default => '',
         };
 
-        $isBoth = OptionKind::TwoWay === $tried->chances->kind();
-        $drops = $isBoth ? \sprintf(', a ball drops in %.0f %%', 100 * $tried->chances->made) : '';
+        $drops = OptionKind::Safe !== $tried->chances->kind() ? \sprintf(', a ball drops in %.0f %%', 100 * $tried->chances->made) : '';
 
         return "{$kick}the $first $how$rails$ends$drops";
+    }
+
+    /** "5 into the 9, which goes". */
+    private static function chain(ShotWay $way, int $ball): string
+    {
+        return implode(' into the ', [...$way->links, $ball]) . ', which goes';
+    }
+
+    /** How the cue ball comes to the first ball, when not straight; "over the 6 with the cue raised 35°, ". */
+    private static function way(ShotWay $way, float $degrees): string
+    {
+        return match (true) {
+            [] !== $way->before => 'off ' . self::rails($way->before) . ', ',
+            null !== $way->over => \sprintf('over the %d with the cue raised %.0f°, ', $way->over, $degrees),
+            null !== $way->round => \sprintf('round the %d with the cue raised %.0f°, ', $way->round, $degrees),
+            default => '',
+        };
     }
 
     /**

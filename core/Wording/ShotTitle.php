@@ -35,7 +35,13 @@ final readonly class ShotTitle
             ShotKind::Pot, ShotKind::Safety => $ball,
             ShotKind::Bank => "$ball off $rails",
             ShotKind::Kick => "off $rails, the $ball",
-            ShotKind::Combination => "$other into the $ball",
+            ShotKind::RailFirst => "$rails rail first, the $ball",
+            ShotKind::Combination => null === $intent->then
+                ? "$other into the $ball"
+                : \sprintf('%s into the %s into the %s', $other, BallId::spoken($intent->then), $ball),
+            ShotKind::Kiss => "$ball off the $other",
+            ShotKind::Jump => "over the $other, the $ball",
+            ShotKind::Swerve => "round the $other, the $ball",
             ShotKind::Carom => "off the $other, the $ball",
         };
     }

@@ -29,6 +29,7 @@ use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Shots\Intent;
 use ZigLane\Core\Shots\IntentGuess;
+use ZigLane\Core\Shots\RaisedStrokes;
 use ZigLane\Core\Shots\ShotKind;
 
 /**
@@ -65,6 +66,7 @@ final class RackEditor
             'equip' => $this->equip($rack, $form),
             'against' => TurnEditor::against($rack, $form, $chosen),
             'push-out' => TurnEditor::pushOut($rack, $form, $chosen),
+            'jumps' => TurnEditor::jumps($rack, $form, $chosen),
             'rename' => $this->rename($rack, $form, $chosen),
             'add-leg' => $this->addLeg($rack),
             'leg' => $this->setLeg($rack, $form),
@@ -247,11 +249,11 @@ final class RackEditor
             $shot['speed'] = (object) ['mps' => self::number($form, 'mps')];
         }
         if ('' !== $form->getString('ball')) {
-            $shot += [
+            $shot = array_replace($shot, [
                 'ball' => $form->getString('ball'),
                 'pocket' => $form->getString('pocket'),
                 'pocketOffset' => self::number($form, 'offset'),
-            ] + $this->way($rack, $form, $index);
+            ], $this->way($rack, $form, $index));
         } else {
             $what = null === $old->aimDeg ? new Intent() : $old->intent;
             $shot += ['aimDeg' => self::number($form, 'aim')] + ShotSpecFile::writeIntent($what);
@@ -283,11 +285,22 @@ final class RackEditor
         $chosen = array_diff(array_map($form->getString(...), ['rail1', 'rail2', 'rail3']), ['']);
         $rails = \array_slice(array_values($chosen), 0, $kind->mostRails());
         $first = $kind->needsOther() ? $form->getString('first') : '';
-        if (($kind->mostRails() > 0 && [] === $rails) || ($kind->needsOther() && \in_array($first, ['', $form->getString('ball')], true))) {
+        $then = ShotKind::Combination === $kind ? $form->getString('then') : '';
+        $was = $rack->legs[$index]->intent->kind;
+        if (
+            ($kind->mostRails() > 0 && [] === $rails)
+            || ($kind->needsOther() && \in_array($first, ['', $form->getString('ball')], true))
+            || ($kind->needsOther() && $was->needsOther() && $kind !== $was)
+        ) {
             return $this->guessed($rack, $form, $index, $kind);
         }
 
-        return ['kind' => $kind->value] + ([] === $rails ? [] : ['rails' => $rails]) + ('' === $first ? [] : ['first' => $first]);
+        return ['kind' => $kind->value]
+            + ([] === $rails ? [] : ['rails' => $rails])
+            + ('' === $first ? [] : [$kind->otherKey() => $first])
+            + (\in_array($then, ['', $first, $form->getString('ball')], true) ? [] : ['then' => $then])
+            // The cue comes down again when nothing is jumped over any more.
+            + ($was->leavesCloth() && !$kind->leavesCloth() ? ['elevationDeg' => 0.0] : []);
     }
 
     /**
@@ -308,7 +321,15 @@ final class RackEditor
         $intent = $guess->of($kind, $targets) ?? $guess->of($kind, $before->objectBalls())
             ?? throw new InvalidInput('', \sprintf('A %s needs another ball on the table.', $kind->value));
 
-        return ShotSpecFile::writeIntent($intent);
+        $stroke = $kind->leavesCloth()
+            ? (new RaisedStrokes($rack->simulator()))->gentlest($before, new Pot($ball, $pocket), $intent, few: true)?->shot
+            : null;
+
+        return ShotSpecFile::writeIntent($intent) + (null === $stroke ? [] : [
+            'speed' => (object) ['mps' => round($stroke->speed, 4)],
+            'tip' => (object) ['side' => $stroke->tip->side, 'height' => $stroke->tip->height],
+            'elevationDeg' => round(rad2deg($stroke->elevation), 2),
+        ]);
     }
 
     /**

@@ -12,7 +12,8 @@ use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
 
 /**
- * Turns what a form says of the turn into a changed rack: who is played against, and how a push-out stands.
+ * Turns what a form says of the turn into a changed rack: who is played against, how a push-out stands, and
+ * whether jumps are allowed.
  */
 final class TurnEditor
 {
@@ -32,6 +33,20 @@ final class TurnEditor
         $changed = $rack->against(null === $level ? null : Player::of($level));
 
         return [$changed, null === $level ? 'play alone' : 'play against the level ' . $level->value, $chosen];
+    }
+
+    /**
+     * Says whether a plan may jump and curve.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    public static function jumps(Rack $rack, InputBag $form, int $chosen): array
+    {
+        $allowed = '1' === $form->getString('allowed');
+
+        return [$rack->allowingJumps($allowed), $allowed ? 'plans may jump and curve' : 'plans stay on the cloth', $chosen];
     }
 
     /**

@@ -13,6 +13,7 @@ use ZigLane\Core\Physics\Event;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Shots\ShotKind;
 
 /**
@@ -20,6 +21,12 @@ use ZigLane\Core\Shots\ShotKind;
  */
 final readonly class WayFacts
 {
+    /** s */
+    private const MOMENT = 0.001;
+
+    /** Places looked at in each stretch of the way. */
+    private const SAMPLES = 40;
+
     private function __construct() {}
 
     /**
@@ -30,7 +37,7 @@ final readonly class WayFacts
         if (null === $leg->before || null === $leg->result || $leg->spec->intent->isPlain()) {
             return [];
         }
-        $facts = self::hit($leg->result, $leg->before, $units);
+        $facts = self::hit($leg->result, $leg->before, $units) + self::raised($leg, $leg->result, $leg->before, $size, $units);
         foreach (self::rails($leg->result, $leg, $size) as $n => $place) {
             $facts['Rail ' . ($n + 1)] = $place;
         }
@@ -52,7 +59,7 @@ final readonly class WayFacts
             }
             if (EventType::BallBall === $event->type) {
                 $first = $event->balls[0] === BallId::CUE ? $event->balls[1] : $event->balls[0];
-                $cut = Angle::wrap($event->at->angleTo($before->ball($first)) - $from->angleTo($event->at));
+                $cut = Angle::wrap($event->at->angleTo($before->ball($first)) - self::shortBefore($result, $event, $from)->angleTo($event->at));
 
                 return [
                     "Hit on the $first" => WorkspaceBuilder::fraction(1 - sin(abs($cut))),
@@ -65,6 +72,55 @@ final readonly class WayFacts
         return [];
     }
 
+    /** Where the cue ball is a moment before it hits, so that a curve's own direction counts; where it came from when it is just leaving. */
+    private static function shortBefore(ShotResult $result, Event $hit, Point $from): Point
+    {
+        foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
+            if ($piece->to >= $hit->time - 1e-9 && $piece->to - $piece->from > self::MOMENT) {
+                return $piece->at($hit->time - self::MOMENT);
+            }
+        }
+
+        return $from;
+    }
+
+    /**
+     * How far the cue ball flies, or curves, before it hits a ball.
+     *
+     * @return array<string, string>
+     */
+    private static function raised(LegOutcome $leg, ShotResult $result, Layout $before, TableSize $size, Units $units): array
+    {
+        $other = $leg->spec->intent->other;
+        $hit = $result->eventsOf(BallId::CUE, EventType::BallBall)[0] ?? null;
+        if (!$leg->spec->intent->kind->leavesCloth() || null === $other || null === $hit) {
+            return [];
+        }
+        $cue = $before->ball(BallId::CUE);
+        $aside = $highest = 0.0;
+        $gap = INF;
+        $lands = null;
+        foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
+            for ($n = 0; $n <= self::SAMPLES && $piece->from < $hit->time; ++$n) {
+                $time = $piece->from + ($piece->to - $piece->from) * $n / self::SAMPLES;
+                $at = $piece->at($time);
+                $gap = min($gap, hypot($at->distanceTo($before->ball($other)), $piece->heightAt($time)));
+                $aside = max($aside, $at->distanceToLine($cue, $hit->at));
+                $highest = max($highest, $piece->heightAt($time));
+            }
+            $lands = $piece->inAir() && $piece->to < $hit->time ? $piece->end() : $lands;
+        }
+        $clear = ["Clear of the $other" => $units->length(max(0.0, $gap - 2 * Defaults::BALL_RADIUS))];
+        if (ShotKind::Swerve === $leg->spec->intent->kind) {
+            return $clear + ['Off the straight line' => $units->length($aside)];
+        }
+
+        return $clear + [
+            'Highest' => $units->length($highest),
+            'Comes down' => null === $lands ? 'on the ball' : vsprintf('at %.1f, %.1f diamonds', $size->diamondsOf($lands)),
+        ];
+    }
+
     /**
      * Where the ball, or in a kick the cue ball, meets the rails it is meant to.
      *
@@ -73,7 +129,7 @@ final readonly class WayFacts
     private static function rails(ShotResult $result, LegOutcome $leg, TableSize $size): array
     {
         $intent = $leg->spec->intent;
-        $ball = ShotKind::Kick === $intent->kind ? BallId::CUE : (int) $leg->spec->ball;
+        $ball = \in_array($intent->kind, [ShotKind::Kick, ShotKind::RailFirst], true) ? BallId::CUE : (int) $leg->spec->ball;
         $met = \array_slice($result->eventsOf($ball, EventType::BallCushion), 0, \count($intent->rails));
 
         return array_map(

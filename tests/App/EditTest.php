@@ -86,7 +86,7 @@ final class EditTest extends AppTestCase
         yield 'no rail' => [['kind' => 'bank', 'rail1' => 'roof'], 'leg 1.rails[0]: must be one of head, foot, left, right'];
         yield 'the same rail' => [['kind' => 'kick', 'rail1' => 'left', 'rail2' => 'left'], 'leg 1.rails[1]: the left rail comes twice in a row'];
         yield 'not a ball' => [['kind' => 'carom', 'first' => '77'], 'leg 1.first: must be another object ball'];
-        yield 'upright' => [['elevation' => '80'], 'leg 1.elevationDeg: 80 is outside 0–30 degrees'];
+        yield 'upright' => [['elevation' => '88'], 'leg 1.elevationDeg: 88 is outside 0–85 degrees'];
         yield 'not a number' => [['height' => 'high'], '"high" is not a number'];
     }
 
@@ -127,6 +127,19 @@ final class EditTest extends AppTestCase
         self::assertSame(1, $this->open($id)->rack->legs[0]->intent->other);
         $this->edit($id, ['kind' => 'pot'] + $form);
         self::assertEquals(new Intent(), $this->open($id)->rack->legs[0]->intent);
+        // Over another ball: the ball, the cue's elevation and the speed are found; the cue comes down again afterwards.
+        $hidden = $this->stored(['balls' => ['cue' => [2.0, 2.0], '6' => [3.1, 2.1], '9' => [6.4, 3.0]]]);
+        $this->edit($hidden, ['op' => 'add-leg']);
+        $over = ['ball' => '9', 'pocket' => 'foot-right'] + $form;
+        $html = $this->edit($hidden, $over + ['kind' => 'jump']);
+        $leg = $this->open($hidden)->rack->legs[0];
+        self::assertEquals(new Intent(ShotKind::Jump, other: 6), $leg->intent);
+        self::assertGreaterThanOrEqual(20.0, $leg->elevationDeg);
+        self::assertStringContainsString('over the 6, the 9 → foot right', self::plain($html));
+        self::assertStringContainsString('the 9 drops in the foot right pocket', strtolower(self::plain($html)));
+        self::assertStringContainsString('ask the house', self::plain($html));
+        $this->edit($hidden, ['elevation' => (string) $leg->elevationDeg] + $over + ['kind' => 'pot']);
+        self::assertSame(0.0, $this->open($hidden)->rack->legs[0]->elevationDeg);
         $alone = $this->stored(['balls' => ['cue' => [1.6, 2.0], '9' => [6.2, 1.1]]]);
         $this->edit($alone, ['op' => 'add-leg']);
         self::assertStringContainsString('A carom needs another ball on the table.', self::plain($this->edit($alone, ['ball' => '9'] + $form + ['kind' => 'carom'])));

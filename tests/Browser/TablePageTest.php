@@ -165,6 +165,8 @@ final class TablePageTest extends BrowserTestCase
         $this->until(fn(): bool => $this->howMany('#rail1') > 0, 'off a rail');
         $choose('rail1', 'right');
         $this->until(fn(): bool => str_contains($this->text('#card-1'), 'off right, the 9'), 'the rail that was chosen');
+        $choose('kind', 'jump');
+        $this->until(fn(): bool => str_contains($this->text('.caution'), 'ask the house'), 'the caution');
         $choose('kind', 'pot');
         $this->until(fn(): bool => 0 === $this->howMany('#rail1') && $this->howMany('#find-routes') > 0, 'straight again');
         $this->assertNoComplaints();

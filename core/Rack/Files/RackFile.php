@@ -67,6 +67,7 @@ final class RackFile
         $against = null === $opponent ? null : PlayerFields::read($opponent);
         $legs = self::legs($file->raw('legs'));
         $inHand = $file->flag('ballInHand', false);
+        $jumps = $file->flag('jumps', false);
 
         return new Rack(
             '' === $name ? 'Untitled rack' : $name,
@@ -83,6 +84,7 @@ final class RackFile
                 'cue' => $cueUnknown,
             ] + $unknown),
             $cue,
+            $jumps,
         );
     }
 
@@ -111,6 +113,9 @@ final class RackFile
         ];
         if (PushOut::None !== $rack->pushOut) {
             $document['pushOut'] = $rack->pushOut->value;
+        }
+        if ($rack->jumpsAllowed) {
+            $document['jumps'] = true;
         }
         if (null !== $rack->opponent) {
             $document['opponent'] = PlayerFields::write($rack->opponent) + $kept('opponent');

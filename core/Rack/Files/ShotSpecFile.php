@@ -103,7 +103,11 @@ final class ShotSpecFile
             $how['rails'] = array_map(static fn(Rail $rail): string => $rail->value, $intent->rails);
         }
 
-        return null === $intent->other ? $how : $how + ['first' => BallId::name($intent->other)];
+        if (null !== $intent->other) {
+            $how[$intent->kind->otherKey()] = BallId::name($intent->other);
+        }
+
+        return null === $intent->then ? $how : $how + ['then' => BallId::name($intent->then)];
     }
 
     /**
@@ -141,19 +145,33 @@ final class ShotSpecFile
                 'must be one of ' . implode(', ', array_column(Rail::cases(), 'value')),
             );
         }
-        $first = $shot->raw('first');
-        $other = null;
-        if (null !== $first) {
-            $other = BallId::fromName(\is_int($first) ? (string) $first : $shot->text('first'));
-            if (null === $other || BallId::CUE === $other || $other === $ball) {
-                throw new InvalidInput($shot->path('first'), 'must be another object ball');
-            }
-        }
+        $key = $kind->otherKey();
+        $other = self::other($shot, $key, $ball);
+        $then = self::other($shot, 'then', $ball);
         try {
-            return new Intent($kind, $rails, $other);
+            return new Intent($kind, $rails, $other, $then);
         } catch (InvalidInput $e) {
-            throw new InvalidInput($shot->path('other' === $e->path ? 'first' : $e->path), $e->problem);
+            throw new InvalidInput($shot->path('other' === $e->path ? $key : $e->path), $e->problem);
         }
+    }
+
+    /**
+     * Another object ball than the one to be potted; null when none is named.
+     *
+     * @throws InvalidInput
+     */
+    private static function other(Fields $shot, string $key, int $ball): ?int
+    {
+        $named = $shot->raw($key);
+        if (null === $named) {
+            return null;
+        }
+        $other = BallId::fromName(\is_int($named) ? (string) $named : $shot->text($key));
+        if (null === $other || BallId::CUE === $other || $other === $ball) {
+            throw new InvalidInput($shot->path($key), 'must be another object ball');
+        }
+
+        return $other;
     }
 
     /**

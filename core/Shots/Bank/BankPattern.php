@@ -46,7 +46,7 @@ final readonly class BankPattern implements ShotPattern
         $rails = $played->table->intent->rails;
 
         return $played->firstHit() === $ball
-            && [] === $played->rails(BallId::CUE, contacts: 0)
+            && $played->isDirect()
             && \array_slice($played->rails($ball, contacts: 1), 0, \count($rails)) === $rails;
     }
 

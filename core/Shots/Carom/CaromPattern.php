@@ -21,7 +21,7 @@ final readonly class CaromPattern implements ShotPattern
 
     public function begins(Played $played): bool
     {
-        return [] === $played->rails(BallId::CUE, contacts: 0)
+        return $played->isDirect()
             && [] === $played->rails(BallId::CUE, contacts: 1)
             && [$played->table->intent->other, $played->table->pot->ball] === \array_slice($played->contacts(BallId::CUE), 0, 2)
             && BallId::CUE === ($played->contacts($played->table->pot->ball)[0] ?? null);

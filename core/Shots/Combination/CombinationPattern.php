@@ -10,7 +10,7 @@ use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
 
 /**
- * A combination: the cue ball sends another ball into the one that is to be potted.
+ * A combination: the cue ball sends another ball into the one that is to be potted, or into a third that sends it on.
  */
 final readonly class CombinationPattern implements ShotPattern
 {
@@ -21,23 +21,28 @@ final readonly class CombinationPattern implements ShotPattern
 
     public function begins(Played $played): bool
     {
-        $other = $played->table->intent->first($played->table->pot->ball);
+        $intent = $played->table->intent;
+        $ball = $played->table->pot->ball;
+        $links = array_values(array_filter([BallId::CUE, $intent->other, $intent->then, $ball], \is_int(...)));
+        if ($played->firstHit() !== $intent->other || !$played->isDirect()) {
+            return false;
+        }
+        $from = BallId::CUE;
+        foreach ($links as $n => $link) {
+            if ($n > 0 && $link !== $ball) {
+                $meets = \array_slice($played->contacts($link), 0, 2);
+                if ([$from, $links[$n + 1] ?? null] !== $meets || [] !== $played->rails($link, contacts: 1)) {
+                    return false;
+                }
+                $from = $link;
+            }
+        }
 
-        return $played->firstHit() === $other
-            && [] === $played->rails(BallId::CUE, contacts: 0)
-            && $other === ($played->contacts($played->table->pot->ball)[0] ?? null)
-            && $this->goesStraight($played, $other);
+        return $from === ($played->contacts($ball)[0] ?? null);
     }
 
     public function isMade(Played $played): bool
     {
         return $played->isPottedStraight() && $this->begins($played);
-    }
-
-    /** Whether the ball that is hit first goes from the cue ball to the other. */
-    private function goesStraight(Played $played, int $other): bool
-    {
-        return [BallId::CUE, $played->table->pot->ball] === \array_slice($played->contacts($other), 0, 2)
-            && [] === $played->rails($other, contacts: 1);
     }
 }

@@ -77,9 +77,44 @@ final class AdviserTest extends TestCase
         yield 'blocked both ways' => ['ten-ball', null, Level::StrongLeague, ['cue' => [6.5, 3.6], 1 => [7.87, 0.9], 2 => [7.5, 0.35], 3 => [7.55, 1.5], 4 => [1, 1], 10 => [2, 3]], $safe, []];
         yield 'inside a cluster' => ['nine-ball', null, Level::League, ['cue' => [2, 1], 1 => [7.5, 2.05], 2 => [7.3, 2.05], 3 => [7.3, 1.8], 4 => [7.5, 1.8], 9 => [7.7, 1.95]], $safe, ['/a foul in \d+ %/']];
         yield 'the eight out of reach' => ['eight-ball', 'solids', Level::ClubNight, ['cue' => [1.0, 3.0], 8 => [7.87, 1.9], 9 => [7.6, 2.9], 10 => [6.6, 2.2], 11 => [4.0, 0.14]], $safe, ['/^Safe: [12]\d %/']];
-        yield 'frozen on the rail, the other far from done' => ['eight-ball', 'solids', Level::League, ['cue' => [4, 2], 1 => [7.3, 3.86], 2 => [7.0, 3.86], 8 => [4, 0.14], 9 => [6.6, 3.4], 10 => [7.5, 3.3], 11 => [6.9, 3.2], 12 => [7.7, 3.6], 13 => [5.5, 1]], $go, ['/the 2 into the 1/', '/To go is right from a first pot of [89]\d % on/']];
+        yield 'frozen on the rail, the other far from done' => ['eight-ball', 'solids', Level::League, ['cue' => [4, 2], 1 => [7.3, 3.86], 2 => [7.0, 3.86], 8 => [4, 0.14], 9 => [6.6, 3.4], 10 => [7.5, 3.3], 11 => [6.9, 3.2], 12 => [7.7, 3.6], 13 => [5.5, 1]], $go, ['/^Go: 9\d %/', '/the 2 into the 1/']];
         yield 'an open group' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [4, 2], 1 => [6.5, 1], 2 => [1.5, 1], 3 => [6, 3.2], 8 => [2, 3], 9 => [7.5, 3.5], 10 => [4, 3.8]], $go, []];
+        yield 'off another ball' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [3.8, 2.5], 8 => [3.6, 2.5], 9 => [1.3, 2.6], 10 => [7, 1], 11 => [7, 3]], $go, ['/the 8 off the 9 in the head right pocket, 9\d %/']];
+        yield 'kissed in' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [1.2, 2.5], 8 => [2.2, 0.9], 9 => [2.4, 0.7], 10 => [7, 1], 11 => [7, 3]], $go, ['/the 8 off the 9 in the foot right pocket, [45]\d %/', '/The rule of 75 % would say play safe/']];
+        yield 'rail first' => ['eight-ball', 'solids', Level::Professional, ['cue' => [4.1, 1.5], 8 => [7, 3.74], 9 => [6.3, 3.2], 10 => [7, 1], 11 => [2, 3]], $go, ['/^Go: [89]\d %/', '/off the right rail, the 8 in the foot right pocket, [89]\d %/']];
+        yield 'three balls' => ['nine-ball', null, Level::Advanced, ['cue' => [5.9, 1.2], 1 => [7.1, 2.8], 5 => [7.6, 3.4], 9 => [7.7, 3.8], 7 => [1, 1], 8 => [0.3, 3.5]], $go, ['/the 1 into the (5 into the )?9, which goes in the foot right pocket, 9\d %/']];
         yield 'below the rule, and go' => ['nine-ball', null, Level::Advanced, ['cue' => [1.0, 1.0], 1 => [7.0, 0.13], 4 => [3.0, 2.6], 5 => [3.3, 2.4], 6 => [3.1, 2.2], 9 => [5, 3.7], 2 => [0.4, 3.7]], $go, ['/The rule of 75 % would say play safe/']];
+    }
+
+    /**
+     * Where jumps and massés are allowed a hidden ball is gone for over or round what hides it; where they are forbidden not.
+     *
+     * @param array<int|string, array{float, float}> $balls
+     */
+    #[DataProvider('hidden')]
+    public function testOverAndRound(array $balls, string $way): void
+    {
+        if ('over' !== $way && 0 === Survey::size(1, 0)) {
+            self::markTestSkipped('in the survey');
+        }
+        $rack = Read::rack($balls, 'eight-ball', 'solids')->withPlayer(Player::of(Level::Professional));
+        $words = [];
+        foreach ([false, true] as $allowed) {
+            $advice = self::advice($rack->allowingJumps($allowed));
+            $words[] = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice, $rack)]);
+        }
+        self::assertStringNotContainsString('with the cue raised', $words[0]);
+        self::assertMatchesRegularExpression("/^(Go|Safe|Two-way): $way the 9 with the cue raised \\d+°, the 8/m", $words[1]);
+    }
+
+    /**
+     * @return iterable<string, array{array<int|string, array{float, float}>, string}>
+     */
+    public static function hidden(): iterable
+    {
+        $barred = [12 => [4.3, 0.12], 13 => [4.2, 3.88], 14 => [4.6, 3.88], 15 => [0.5, 2.0], 10 => [4.0, 0.12]];
+        yield 'over a wall' => [['cue' => [2.0, 2.0], 9 => [3.0, 2.0], 10 => [3.0, 2.24], 11 => [3.0, 1.76], 8 => [6.2, 2.7], 12 => [4.2, 0.5], 13 => [4.2, 3.6]], 'over'];
+        yield 'round one' => [['cue' => [3.4, 1.0], 9 => [4.5, 1.6], 8 => [5.3, 1.8]] + $barred, 'round'];
     }
 
     /**
@@ -138,7 +173,10 @@ final class AdviserTest extends TestCase
         $fresh = ErrorSamples::random(600, new Generator(11));
         foreach ($search->best() as $kind => $tried) {
             $again = $search->judge($tried->stroke, $tried->call, $fresh);
-            self::assertEqualsWithDelta($again->win(), $tried->win(), 0.05, $kind);
+            // Both are means of so many tries: within two of their standard errors.
+            $error = 2 * hypot($again->chances->error, $tried->chances->error);
+            self::assertEqualsWithDelta($again->win(), $tried->win(), $error, $kind);
+            self::assertLessThan(0.13, $error, $kind);
             self::assertEqualsWithDelta($again->chances->made, $tried->chances->made, 0.13, $kind);
         }
     }

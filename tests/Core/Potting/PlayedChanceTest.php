@@ -20,7 +20,9 @@ use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\PlayedChance;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Shots\Intent;
+use ZigLane\Core\Shots\RaisedStrokes;
 use ZigLane\Core\Shots\ShotKind;
+use ZigLane\Core\Shots\ShotPatterns;
 use ZigLane\Core\Shots\ShotSolver;
 use ZigLane\Tests\Core\Reading\Read;
 use ZigLane\Tests\Core\Shots\ShotSolverTest;
@@ -48,9 +50,11 @@ final class PlayedChanceTest extends TestCase
      * @param array<string|int, array{float, float}> $balls
      */
     #[DataProviderExternal(ShotSolverTest::class, 'shots')]
-    public function testWhatIsToldComesAbout(array $balls, Intent $intent, Pocket $pocket, float $speed): void
+    #[DataProviderExternal(ShotSolverTest::class, 'raised')]
+    public function testWhatIsToldComesAbout(array $balls, Intent $intent, Pocket $pocket, float|Stroke $speed): void
     {
-        self::assertLessThan(0.03, self::off(Read::rack($balls)->layout, $intent, $pocket, $speed) ?? 1.0);
+        $stroke = $speed instanceof Stroke ? $speed : new Stroke($speed, 0.0, 0.1);
+        self::assertLessThan(0.03, self::off(Read::rack($balls)->layout, $intent, $pocket, $stroke) ?? 1.0);
     }
 
     /**
@@ -63,11 +67,14 @@ final class PlayedChanceTest extends TestCase
             self::markTestSkipped('200 shots of each kind: bin/zig-lane test survey');
         }
         $random = new Generator(31);
-        foreach ([ShotKind::Bank, ShotKind::Kick, ShotKind::Combination, ShotKind::Carom] as $kind) {
+        foreach (array_filter(ShotKind::cases(), static fn(ShotKind $one): bool => null !== ShotPatterns::of($one)) as $kind) {
             $offs = [];
             while (\count($offs) < 200) {
                 [$layout, $intent, $pocket] = self::drawn($kind, $random);
-                $off = self::off($layout, $intent, $pocket, $random->between(2.0, 4.0));
+                $stroke = $kind->leavesCloth()
+                    ? (new RaisedStrokes(new Simulator()))->gentlest($layout, new Pot(9, $pocket), $intent)?->shot->stroke()->stroke
+                    : new Stroke($random->between(2.0, 4.0), 0.0, 0.1);
+                $off = null === $stroke ? null : self::off($layout, $intent, $pocket, $stroke);
                 if (null !== $off) {
                     $offs[] = $off;
                 }
@@ -75,16 +82,17 @@ final class PlayedChanceTest extends TestCase
             sort($offs);
             self::assertLessThan(0.015, array_sum($offs) / 200, $kind->value);
             self::assertLessThan(0.03, $offs[189], $kind->value);
+            fwrite(\STDERR, \sprintf("\n%s: mean %.4f, 19 of 20 %.3f, worst %.3f", $kind->value, array_sum($offs) / 200, $offs[189], $offs[199]));
         }
     }
 
     /** How far what is told lies from 4,000 plays; null where there is no such shot. */
-    private static function off(Layout $layout, Intent $intent, Pocket $pocket, float $speed): ?float
+    private static function off(Layout $layout, Intent $intent, Pocket $pocket, Stroke $stroke): ?float
     {
         $fresh = ErrorSamples::random(4000, new Generator(8));
         $simulator = new Simulator();
         $player = Player::of(Level::Advanced);
-        $stroke = (new ShotSolver($simulator))->find($layout, new Pot(9, $pocket), $intent, new Stroke($speed, 0.0, 0.1))?->shot->stroke();
+        $stroke = (new ShotSolver($simulator))->find($layout, new Pot(9, $pocket), $intent, $stroke)?->shot->stroke();
         if (null === $stroke) {
             return null;
         }
@@ -103,13 +111,20 @@ final class PlayedChanceTest extends TestCase
             foreach ($kind->needsOther() ? [0, 1, 9] : [0, 9] as $ball) {
                 $balls[$ball] = new Point($random->between(0.1, 2.4), $random->between(0.1, 1.17));
             }
+            if (ShotKind::RailFirst === $kind) {
+                $balls[9] = new Point($balls[9]->x, 0.03 + $random->between(0.0, 0.08));
+            } elseif ($kind->leavesCloth()) {
+                $share = $random->between(0.2, 0.8);
+                $x = $balls[0]->x + $share * ($balls[9]->x - $balls[0]->x) + $random->between(-0.04, 0.04);
+                $balls[1] = new Point($x, $balls[0]->y + $share * ($balls[9]->y - $balls[0]->y) + $random->between(-0.04, 0.04));
+            }
             $near = array_filter($balls, static fn(Point $one): bool => \count(array_filter($balls, static fn(Point $two): bool => $one->distanceTo($two) < 0.12)) > 1);
         } while ([] !== $near);
         $rail = Rail::cases()[$random->integer(0, 3)];
 
         return [
             new Layout($balls),
-            $kind->needsOther() ? new Intent($kind, other: 1) : new Intent($kind, [$rail]),
+            $kind->needsOther() ? new Intent($kind, other: 1) : new Intent($kind, [ShotKind::RailFirst === $kind ? Rail::Left : $rail]),
             Pocket::cases()[$random->integer(0, 5)],
         ];
     }

@@ -7,6 +7,7 @@ namespace ZigLane\Tests\Core\Rack;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Games\GameName;
@@ -15,6 +16,8 @@ use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\Spread;
+use ZigLane\Core\Shots\Intent;
+use ZigLane\Core\Shots\ShotKind;
 
 final class RackFileTest extends TestCase
 {
@@ -48,6 +51,35 @@ final class RackFileTest extends TestCase
         $schema = (string) file_get_contents(\dirname(__DIR__, 3) . '/docs/rack-file.schema.json');
 
         return (new Validator())->validate(json_decode($json), $schema)->isValid();
+    }
+
+    /**
+     * Every kind of shot is written as it was read, and fits the schema.
+     *
+     * @return iterable<string, array{string, Intent}>
+     */
+    public static function kinds(): iterable
+    {
+        yield 'rail first' => ['"kind": "rail-first", "rails": ["right"]', new Intent(ShotKind::RailFirst, [Rail::Right])];
+        yield 'kiss' => ['"kind": "kiss", "off": "1"', new Intent(ShotKind::Kiss, other: 1)];
+        yield 'jump' => ['"kind": "jump", "over": "1"', new Intent(ShotKind::Jump, other: 1)];
+        yield 'swerve' => ['"kind": "swerve", "round": "1"', new Intent(ShotKind::Swerve, other: 1)];
+        yield 'three balls' => ['"kind": "combination", "first": "1", "then": "2"', new Intent(ShotKind::Combination, other: 1, then: 2)];
+    }
+
+    #[DataProvider('kinds')]
+    public function testKindsOfShots(string $json, Intent $intent): void
+    {
+        $text = '{ "format": "zig-lane/rack", "version": 1, "game": "nine-ball", "jumps": true,
+            "balls": { "cue": [2.0, 2.0], "1": [5.5, 1.25], "2": [5.0, 3.0], "9": [6.0, 3.1] },
+            "legs": [{ "ball": "9", "pocket": "side-right", "speed": { "mps": 2 }, "elevationDeg": 40, ' . $json . ' }] }';
+        self::assertTrue(self::fits($text));
+        $rack = self::read($text);
+        self::assertTrue($rack->jumpsAllowed);
+        self::assertEquals($intent, $rack->legs[0]->intent);
+        self::assertEquals($rack, self::read(self::json($rack)));
+        self::assertTrue(self::fits(self::json($rack)));
+        self::assertSame(40.0, $rack->legs[0]->elevationDeg);
     }
 
     public function testEverythingIsRead(): void
@@ -156,6 +188,12 @@ final class RackFileTest extends TestCase
         yield 'no rails' => ['"rails": ["right", "head"]', '"rails": []', 'legs.2.rails'];
         yield 'rails of a combination' => ['"first": "1"', '"first": "1", "rails": ["left"]', 'legs.3.rails'];
         yield 'hit first' => ['"first": "1"', '"first": "99"', 'legs.3.first'];
+        $jump = '{ "ball": "9", "pocket": "side-right", "speed": { "mps": 2 }, "elevationDeg": 40, "kind": ';
+        yield 'a jump over nothing' => ['{ "aimDeg": 12.5, "speed": { "mps": 2.1 } }', $jump . '"jump" }', 'legs.1.over'];
+        yield 'a jump over no ball' => ['{ "aimDeg": 12.5, "speed": { "mps": 2.1 } }', $jump . '"jump", "over": "cue" }', 'legs.1.over'];
+        yield 'a third ball in a carom' => ['{ "aimDeg": 12.5, "speed": { "mps": 2.1 } }', $jump . '"carom", "first": "1", "then": "2" }', 'legs.1.then'];
+        yield 'a cue upright' => ['{ "aimDeg": 12.5, "speed": { "mps": 2.1 } }', '{ "aimDeg": 12.5, "speed": { "mps": 2.1 }, "elevationDeg": 90 }', 'legs.1.elevationDeg'];
+        yield 'jumps as a word' => ['"tags": []', '"jumps": "yes"', 'jumps'];
         yield 'nobody hit first' => ['"kind": "combination", "first": "1"', '"kind": "combination"', 'legs.3.first'];
         yield 'aim' => ['12.5', '1e9', 'legs.1.aimDeg'];
         yield 'fast' => ['"mps": 2.1', '"mps": 12.1', 'legs.1.speed.mps'];

@@ -25,8 +25,8 @@ use ZigLane\Tests\Core\Reading\Read;
 final class ShotSolverTest extends TestCase
 {
     /**
-     * @return iterable<string, array{array<string|int, array{float, float}>, Intent, Pocket, float}> balls in diamonds, the 9 to be
-     *                                                                                                potted; speed, m/s
+     * @return iterable<string, array{array<string|int, array{float, float}>, Intent, Pocket, float|Stroke}> balls in diamonds, the 9 to
+     *                                                                                                       be potted; speed, m/s
      */
     public static function shots(): iterable
     {
@@ -38,7 +38,24 @@ final class ShotSolverTest extends TestCase
         yield 'kick off three cushions' => [['cue' => [3.4, 1.2], 9 => [5.7, 2.7]], new Intent(ShotKind::Kick, [Rail::Left, Rail::Foot, Rail::Right]), Pocket::SideLeft, 3.5];
         yield 'combination' => [['cue' => [4.0, 1.6], 1 => [6.1, 1.1], 9 => [7.2, 0.65]], new Intent(ShotKind::Combination, other: 1), Pocket::FootLeft, 2.0];
         yield 'combination with a cut' => [['cue' => [3.0, 1.6], 1 => [5.2, 1.9], 9 => [7.0, 1.0]], new Intent(ShotKind::Combination, other: 1), Pocket::FootLeft, 2.4];
+        yield 'three balls' => [['cue' => [4.0, 1.0], 1 => [5.5, 2.1], 5 => [6.2, 2.6], 9 => [7.1, 3.3]], new Intent(ShotKind::Combination, other: 1, then: 5), Pocket::FootRight, 2.5];
+        yield 'rail first' => [['cue' => [4.0, 2.0], 9 => [6.2, 3.72]], new Intent(ShotKind::RailFirst, [Rail::Right]), Pocket::FootRight, 2.0];
+        yield 'kiss' => [['cue' => [6.0, 1.4], 5 => [7.2, 3.6], 9 => [6.9, 2.2]], new Intent(ShotKind::Kiss, other: 5), Pocket::FootRight, 2.0];
         yield 'carom' => [['cue' => [4.2, 1.2], 1 => [5.2, 2.3], 9 => [7.65, 3.6]], new Intent(ShotKind::Carom, other: 1), Pocket::FootRight, 2.6];
+    }
+
+    /**
+     * As above; what it means for the cue ball is asserted in testARaisedCueGoesOverOrRound.
+     *
+     * @return iterable<string, array{array<string|int, array{float, float}>, Intent, Pocket, Stroke}>
+     */
+    public static function raised(): iterable
+    {
+        $jump = new Stroke(3.5, 0.0, 0.0, deg2rad(35));
+        yield 'jump' => [['cue' => [2.0, 2.0], 6 => [3.1, 2.1], 9 => [6.4, 3.0]], new Intent(ShotKind::Jump, other: 6), Pocket::FootRight, $jump];
+        $right = new Stroke(1.8, 0.4, -0.2, deg2rad(20));
+        yield 'swerve' => [['cue' => [3.4, 1.0], 6 => [4.5, 1.6], 9 => [5.3, 1.8]], new Intent(ShotKind::Swerve, other: 6), Pocket::FootRight, $right];
+        yield 'wider' => [['cue' => [2.4, 1.2], 6 => [3.4, 2.0], 9 => [5.9, 3.3]], new Intent(ShotKind::Swerve, other: 6), Pocket::FootRight, $right];
     }
 
     /**
@@ -47,12 +64,14 @@ final class ShotSolverTest extends TestCase
      * @param array<string|int, array{float, float}> $balls
      */
     #[DataProvider('shots')]
-    public function testWhatIsSolvedIsMade(array $balls, Intent $intent, Pocket $pocket, float $speed): void
+    #[DataProvider('raised')]
+    public function testWhatIsSolvedIsMade(array $balls, Intent $intent, Pocket $pocket, float|Stroke $speed): void
     {
+        $stroke = $speed instanceof Stroke ? $speed : new Stroke($speed, 0.0, 0.1);
         $rack = Read::rack($balls);
         $solver = new ShotSolver($rack->simulator());
         $pot = new Pot(9, $pocket);
-        $solved = $solver->solve($rack->layout, $pot, $intent, new Stroke($speed, 0.0, 0.1));
+        $solved = $solver->solve($rack->layout, $pot, $intent, $stroke);
         self::assertSame($pocket, $solved->result->pocketed[9] ?? null);
         self::assertSame($intent->first(9), $solved->result->firstHit);
         self::assertGreaterThan(deg2rad(0.01), $solved->width());
@@ -64,8 +83,82 @@ final class ShotSolverTest extends TestCase
         self::assertTrue($made(0.03));
         self::assertTrue($made(0.97));
         self::assertFalse($made(-0.03) && $made(1.03) && $made(-0.2) && $made(1.2), 'it has edges');
-        $right = $solver->solve($rack->layout, $pot, $intent, new Stroke($speed, 0.0, 0.1), 1.0);
+        $right = $solver->solve($rack->layout, $pot, $intent, $stroke, 1.0);
         self::assertEqualsWithDelta($right->high, $right->shot->aim, 1e-12);
+    }
+
+    /**
+     * @param array<string|int, array{float, float}> $balls
+     */
+    #[DataProvider('raised')]
+    public function testARaisedCueGoesOverOrRound(array $balls, Intent $intent, Pocket $pocket, Stroke $stroke): void
+    {
+        $rack = Read::rack($balls);
+        $solved = (new ShotSolver($rack->simulator()))->solve($rack->layout, new Pot(9, $pocket), $intent, $stroke);
+        $hit = $solved->result->eventsOf(0, EventType::BallBall)[0];
+        $nearest = INF;
+        $height = 0.0;
+        $sign = [];
+        $six = $rack->layout->ball(6);
+        $line = $rack->layout->ball(0)->angleTo($hit->at);
+        foreach ($solved->result->paths[0] as $piece) {
+            for ($n = 0; $n <= 50 && $piece->from < $hit->time; ++$n) {
+                $time = $piece->from + ($piece->to - $piece->from) * $n / 50;
+                $at = $piece->at($time);
+                if ($at->distanceTo($six) < $nearest) {
+                    $nearest = $at->distanceTo($six);
+                    $height = $piece->heightAt($time);
+                }
+                $sign[] = sin($rack->layout->ball(0)->angleTo($at) - $line) * $rack->layout->ball(0)->distanceTo($at);
+            }
+        }
+        if (ShotKind::Jump === $intent->kind) {
+            self::assertGreaterThan(2 * 0.028575, hypot($nearest, $height));
+            self::assertLessThan(2 * 0.028575, $nearest, 'over it, not past it');
+
+            return;
+        }
+        self::assertGreaterThan(2 * 0.028575, $nearest, 'past it, on the cloth or near it');
+        self::assertGreaterThan(0.01, max(0.0, ...array_map(abs(...), $sign)), 'it curves by a centimetre at least');
+    }
+
+    /** How a combination of three balls grows errors: each further ball multiplies them by about its distance over a diameter. */
+    public function testAThirdBallGrowsTheError(): void
+    {
+        $rack = Read::rack(['cue' => [4.0, 1.0], 1 => [5.5, 2.1], 5 => [6.2, 2.6], 9 => [7.1, 3.3]]);
+        $simulator = $rack->simulator();
+        $solved = (new ShotSolver($simulator))->solve(
+            $rack->layout,
+            new Pot(9, Pocket::FootRight),
+            new Intent(ShotKind::Combination, other: 1, then: 5),
+            new Stroke(2.5, 0.0, 0.1),
+        );
+        // Directions in which each ball sets out, for the cue turned by a thousandth of a degree either way.
+        $step = deg2rad(0.001);
+        $ways = array_map(static function (float $off) use ($simulator, $rack, $solved): array {
+            $result = $simulator->play($rack->layout, $solved->shot->withAim($solved->shot->aim + $off));
+
+            return array_map(static fn(int $ball): float => atan2($result->paths[$ball][0]->vy, $result->paths[$ball][0]->vx), [1, 5, 9]);
+        }, [-$step, $step]);
+        $growth = [];
+        foreach ($ways[0] as $n => $way) {
+            $growth[] = abs($ways[1][$n] - $way) / (2 * $step);
+        }
+        // Plain geometry of three straight hits, each with the gap between its balls: a ball sent over a gap d hits the next with an error
+        // of the centre d / 2R greater at its direction.
+        $place = $rack->layout->ball(...);
+        $worked = [];
+        $error = 1.0;
+        foreach ([[0, 1], [1, 5], [5, 9]] as [$from, $to]) {
+            // Centre to centre d, sent with the error ε: where they meet it is ε d off, and the line of centres turns by (d ε − 2R ε) / 2R.
+            $error *= ($place($from)->distanceTo($place($to)) - 2 * 0.028575) / (2 * 0.028575);
+            $worked[] = $error;
+        }
+        // Cuts make it larger and throw a little smaller, so within a third for each ball.
+        foreach ($growth as $n => $grown) {
+            self::assertEqualsWithDelta($worked[$n], $grown, $worked[$n] * ((4 / 3) ** ($n + 1) - 1));
+        }
+        self::assertGreaterThan(100.0, $growth[2], 'a hundredfold and more at the last');
     }
 
     /** Where there is no such shot, the reason is said. */
