@@ -59,7 +59,8 @@ final readonly class WayFacts
             }
             if (EventType::BallBall === $event->type) {
                 $first = $event->balls[0] === BallId::CUE ? $event->balls[1] : $event->balls[0];
-                $cut = Angle::wrap($event->at->angleTo($before->ball($first)) - self::shortBefore($result, $event, $from)->angleTo($event->at));
+                $way = self::shortBefore($result, $event, $from)->angleTo($event->at);
+                $cut = Angle::wrap($event->at->angleTo($before->ball($first)) - $way);
 
                 return [
                     "Hit on the $first" => WorkspaceBuilder::fraction(1 - sin(abs($cut))),
@@ -72,7 +73,7 @@ final readonly class WayFacts
         return [];
     }
 
-    /** Where the cue ball is a moment before it hits, so that a curve's own direction counts; where it came from when it is just leaving. */
+    /** Where the cue ball is a moment before it hits, so that a curve's own direction counts; else where it came from. */
     private static function shortBefore(ShotResult $result, Event $hit, Point $from): Point
     {
         foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
