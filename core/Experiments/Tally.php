@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Experiments;
 
+use ZigLane\Core\Numerics\WilsonInterval;
+
 /**
  * What a season comes to.
  */
 final class Tally
 {
-    /** Two-sided 95 % of a normal distribution. */
-    private const Z = 1.959964;
-
     private const BINS = 5;
 
     public int $racks = 0;
@@ -55,26 +54,6 @@ final class Tally
     }
 
     /**
-     * 95 % interval of a share.
-     *
-     * E. B. Wilson, "Probable inference, the law of succession, and statistical inference", J. Am. Stat. Assoc. 22, 1927.
-     *
-     * @return array{float, float}
-     */
-    public static function interval(int $of, int $all): array
-    {
-        if (0 === $all) {
-            return [0.0, 1.0];
-        }
-        $p = $of / $all;
-        $z2 = self::Z ** 2 / $all;
-        $middle = ($p + $z2 / 2) / (1 + $z2);
-        $half = self::Z / (1 + $z2) * sqrt($p * (1 - $p) / $all + $z2 / (4 * $all));
-
-        return [max(0.0, $middle - $half), min(1.0, $middle + $half)];
-    }
-
-    /**
      * How predictions held, by fifths.
      *
      * @return list<array{racks: int, predicted: float, rate: float, interval: array{float, float}}>
@@ -87,7 +66,7 @@ final class Tally
             'racks' => $b[0],
             'predicted' => round($b[1] / $b[0], 4),
             'rate' => round($b[2] / $b[0], 4),
-            'interval' => array_map(static fn(float $v): float => round($v, 4), self::interval($b[2], $b[0])),
+            'interval' => array_map(static fn(float $v): float => round($v, 4), WilsonInterval::of($b[2], $b[0])),
         ], $this->bins));
     }
 
@@ -100,7 +79,7 @@ final class Tally
             'racks' => $this->racks,
             'runOuts' => $this->runOuts,
             'rate' => round($this->rate(), 4),
-            'interval' => array_map(static fn(float $v): float => round($v, 4), self::interval($this->runOuts, $this->racks)),
+            'interval' => array_map(static fn(float $v): float => round($v, 4), WilsonInterval::of($this->runOuts, $this->racks)),
             'predicted' => round($this->predicted(), 4),
             'byChance' => round($this->chance(), 4),
             'reliability' => $this->reliability(),

@@ -98,20 +98,37 @@ final readonly class FreshRack
      */
     private static function struck(Simulator $simulator, Game $game, Generator $random, Player $player, BreakStroke $stroke): ?array
     {
-        $layout = RackUp::layout($simulator, $game, $random);
-        $cue = $simulator->table->size->pointAt(BreakStroke::FROM_HEAD, 2.0 + $stroke->aside + $random->between(-0.05, 0.05));
-        $error = new ExecutionError($player->aim, self::BREAK_SPREAD * $player->speed, $player->tip / $simulator->ball->radius);
-        $meant = new Shot($cue->angleTo($layout->ball(RackUp::apex($layout))), $stroke->speed, new Tip(0.0, 0.05));
-        $shot = Execution::shot($error, new ErrorSample($random->normal(), $random->normal(), 0.0, $random->normal()), $meant);
-        $result = $simulator->play($layout->with(BallId::CUE, $cue), $shot);
+        [$layout, $result] = self::tried($simulator, $game, $random, $player, $stroke);
         $dropped = \count($result->pocketed);
 
         return $result->scratched() || [] !== array_filter(
             array_keys($result->pocketed),
             $game->spoilsBreak(...),
-        ) || (0 === $dropped && self::toRail($result) < self::TO_RAIL)
+        ) || !self::isLegal($result)
             ? null
             : [$result->final, $dropped];
+    }
+
+    /**
+     * One break, whatever comes of it.
+     *
+     * @return array{Layout, ShotResult} as racked, without the cue ball, and what it did
+     */
+    public static function tried(Simulator $simulator, Game $game, Generator $random, Player $player, BreakStroke $stroke): array
+    {
+        $layout = RackUp::layout($simulator, $game, $random, $stroke->gap);
+        $cue = $simulator->table->size->pointAt(BreakStroke::FROM_HEAD, 2.0 + $stroke->aside + $random->between(-0.05, 0.05));
+        $error = new ExecutionError($player->aim, self::BREAK_SPREAD * $player->speed, $player->tip / $simulator->ball->radius);
+        $meant = $stroke->shot($layout, $cue, 2 * $simulator->ball->radius);
+        $shot = Execution::shot($error, new ErrorSample($random->normal(), $random->normal(), 0.0, $random->normal()), $meant);
+
+        return [$layout, $simulator->play($layout->with(BallId::CUE, $cue), $shot)];
+    }
+
+    /** Whether a break drops a ball or sends enough to a rail. */
+    public static function isLegal(ShotResult $result): bool
+    {
+        return [] !== array_diff_key($result->pocketed, [BallId::CUE => true]) || self::toRail($result) >= self::TO_RAIL;
     }
 
     /**

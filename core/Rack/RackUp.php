@@ -20,17 +20,21 @@ final class RackUp
 
     private function __construct() {}
 
-    /** The balls of a game, racked; without a cue ball. */
-    public static function layout(Simulator $simulator, Game $game, Generator $random): Layout
+    /**
+     * The balls of a game, racked; without a cue ball.
+     *
+     * @param float $gap widest gap between neighbours, m: how tight the rack is
+     */
+    public static function layout(Simulator $simulator, Game $game, Generator $random, float $gap = self::GAP): Layout
     {
         $order = $game->rackOrder($random);
         $spot = Racking::footSpot($simulator);
-        $pitch = 2 * $simulator->ball->radius + self::GAP;
+        $pitch = 2 * $simulator->ball->radius + $gap;
         $balls = [];
         foreach ($game->rackRows() as $row => $count) {
             for ($n = 0; $n < $count; ++$n) {
                 // Each ball is nudged by less than half the gap, so that none overlap.
-                $far = $random->between(0.0, 0.49 * self::GAP);
+                $far = $random->between(0.0, 0.49 * $gap);
                 $turn = $random->between(0.0, 2 * M_PI);
                 $balls[array_shift($order) ?? 0] = new Point(
                     $spot->x + $row * $pitch * sqrt(3) / 2 + $far * cos($turn),

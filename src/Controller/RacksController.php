@@ -21,6 +21,7 @@ use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\BreakAim;
 use ZigLane\Core\Rack\BreakStroke;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
@@ -64,7 +65,8 @@ final class RacksController extends AbstractController
             $number = self::between($form->getString('number'), 'The number of the break', 1, 999_999);
             $speed = self::between($form->getString('speed', (string) BreakStroke::SPEED), 'The cue speed', 4, 12);
             $aside = self::between($form->getString('aside', (string) BreakStroke::ASIDE), 'The cue ball’s place', -1.5, 1.5);
-            $fresh = FreshRack::broken($game, (int) $number, Player::of(Level::League), stroke: new BreakStroke($speed, $aside));
+            $aim = BreakAim::tryFrom($form->getString('aim', BreakAim::HeadBall->value)) ?? BreakAim::HeadBall;
+            $fresh = FreshRack::broken($game, (int) $number, Player::of(Level::League), stroke: new BreakStroke($speed, $aside, $aim));
             $record = $this->store->create($fresh->rack->withBallInHand(true), 'break');
         } catch (InvalidInput $e) {
             return $this->page($request, $e->problem);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Experiments\Matches;
 
-use ZigLane\Core\Experiments\Tally;
+use ZigLane\Core\Numerics\WilsonInterval;
 
 /**
  * What matches come to: racks won, and how predictions held.
@@ -54,7 +54,7 @@ final class MatchTally
             'won' => $this->won,
             'givenUp' => $this->racks - $decided,
             'share' => $round($this->won[0] / max(1, $decided)),
-            'interval' => array_map($round, Tally::interval($this->won[0], $decided)),
+            'interval' => array_map($round, WilsonInterval::of($this->won[0], $decided)),
             'predictions' => array_map(static fn(array $bin, string $key): array => [
                 'of' => explode(' ', $key)[0],
                 'shots' => $bin[0],

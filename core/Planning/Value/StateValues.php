@@ -47,7 +47,7 @@ final class StateValues implements ValueFunction
      * seasons of 100 racks at two levels, rng 1, which ran out twice as often as was predicted without it, and half as often again with 0.2
      * (docs/planning.md).
      */
-    private const BY_THE_WAY = 0.45;
+    private const BY_THE_WAY = 0.2;
 
     private readonly Game $game;
     private readonly Layout $layout;

@@ -11,6 +11,7 @@ use ZigLane\Core\Experiments\Played;
 use ZigLane\Core\Experiments\Season;
 use ZigLane\Core\Experiments\Tally;
 use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Numerics\WilsonInterval;
 use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
@@ -24,11 +25,11 @@ final class SeasonTest extends TestCase
     /** E. B. Wilson, 1927, worked out by hand for 8 of 10 and 0 of 20 (z = 1.959964). */
     public function testWilsonsInterval(): void
     {
-        [$low, $high] = Tally::interval(8, 10);
+        [$low, $high] = WilsonInterval::of(8, 10);
         self::assertEqualsWithDelta(0.4902, $low, 5e-4);
         self::assertEqualsWithDelta(0.9433, $high, 5e-4);
-        self::assertEqualsWithDelta(0.1611, Tally::interval(0, 20)[1], 5e-4);
-        self::assertSame([0.0, 1.0], Tally::interval(0, 0));
+        self::assertEqualsWithDelta(0.1611, WilsonInterval::of(0, 20)[1], 5e-4);
+        self::assertSame([0.0, 1.0], WilsonInterval::of(0, 0));
     }
 
     public function testATallyCountsByFifths(): void
