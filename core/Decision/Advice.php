@@ -17,6 +17,7 @@ final readonly class Advice
      * @param bool                  $byRule  what the player's threshold rule says: go
      * @param float|null            $pass    chance to win the rack when the other player, who has pushed out, shoots again; null where
      *                                       that cannot be asked, 0–1
+     * @param bool                  $another what is gone for is another shot than the plan begins with
      */
     public function __construct(
         public OptionKind $choice,
@@ -25,6 +26,7 @@ final readonly class Advice
         public ?float $turnsAt,
         public bool $byRule,
         public ?float $pass = null,
+        public bool $another = false,
     ) {}
 
     /** The stroke of an option; null when there is none. */

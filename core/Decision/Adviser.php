@@ -76,13 +76,13 @@ final readonly class Adviser
         ]);
         $pass = PushOut::Offered === $this->rack->pushOut ? 1 - $this->contest->reversed()->turn($this->rack->layout) : null;
 
-        return self::weighed($options, $pass);
+        return self::weighed($options, $pass, null !== $go && $go === $other);
     }
 
     /**
      * @param array<string, Tried> $options by the kind's value
      */
-    private static function weighed(array $options, ?float $pass): Advice
+    private static function weighed(array $options, ?float $pass, bool $another): Advice
     {
         $go = $options[OptionKind::Go->value] ?? null;
         $wins = array_map(static fn(Tried $one): float => $one->win(), $options);
@@ -99,6 +99,7 @@ final readonly class Adviser
             null === $go ? null : self::turning($go, [] === $others ? 0.0 : max($others)),
             null !== $go && $go->chances->made >= Defaults::GO_RULE,
             $pass,
+            $another,
         );
     }
 

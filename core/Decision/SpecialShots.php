@@ -83,7 +83,7 @@ final readonly class SpecialShots
                 array_push(
                     $intents,
                     ...($seen > 0.0 ? $this->ofSeen($pot, $first) : $this->offRails($pot)),
-                    ...($seen < self::MOSTLY && $this->rack->jumpsAllowed ? $this->raised($pot) : []),
+                    ...($seen < self::MOSTLY && $this->rack->house->jumps ? $this->raised($pot) : []),
                 );
             }
         }

@@ -74,7 +74,7 @@ final readonly class StrokeSpread
         if ($seen < self::SEEN) {
             $round = array_map(static fn(int $n): float => 2 * M_PI * $n / self::ROUND, range(0, self::ROUND - 1));
             array_push($strokes, ...$this->along($round, self::KICK_TIPS, self::KICK_SPEEDS));
-            foreach ($this->rack->jumpsAllowed ? \array_slice($balls, 0, self::RAISED) : [] as $ball) {
+            foreach ($this->rack->house->jumps ? \array_slice($balls, 0, self::RAISED) : [] as $ball) {
                 array_push($strokes, ...$this->raisedAt($layout->ball($ball)));
             }
         }
@@ -88,7 +88,7 @@ final readonly class StrokeSpread
         $tip = new Tip($stroke->stroke->side, $stroke->stroke->height);
         $least = LeastElevation::of($this->rack->layout, $stroke->aim, $tip, $this->simulator->geometry, $this->simulator->ball);
 
-        if ($this->rack->jumpsAllowed) {
+        if ($this->rack->house->jumps) {
             $least = max($least, $stroke->stroke->elevation);
         }
 

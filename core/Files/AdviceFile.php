@@ -48,6 +48,7 @@ final class AdviceFile
             'pass' => $share($advice->pass),
             'win' => $share($advice->win()),
             'even' => $advice->even,
+            'another' => $advice->another,
             'headline' => AdviceWording::headline($advice),
             'says' => AdviceWording::says($advice, $rack),
             'shots' => (object) array_map(
@@ -60,7 +61,7 @@ final class AdviceFile
     /**
      * What a page shows of it.
      *
-     * @return array{choice: OptionKind, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
+     * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
      *
      * @throws InvalidInput when it is none
      */
@@ -76,6 +77,7 @@ final class AdviceFile
 
         return [
             'choice' => OptionKind::tryFrom($text('choice')) ?? throw new InvalidInput('plan.advice.choice', 'is none that is known'),
+            'another' => true === ($data->another ?? null),
             'win' => \is_int($data->win ?? null) || \is_float($data->win ?? null)
                 ? (float) $data->win
                 : throw new InvalidInput('plan.advice.win', 'is no number'),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Games;
 
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
@@ -18,7 +19,8 @@ final readonly class EightBall implements Game
 
     private const EIGHT = 8;
 
-    public function __construct(private ?Group $group) {}
+    /** @param bool $called whether ball and pocket are called; the eight always is */
+    public function __construct(private ?Group $group, private bool $called = true) {}
 
     public function rack(): array
     {
@@ -84,8 +86,20 @@ final readonly class EightBall implements Game
         return true;
     }
 
+    public function isCalled(): bool
+    {
+        return $this->called;
+    }
+
     public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool
     {
+        if (!$this->called && self::EIGHT !== $ball) {
+            $others = array_diff(array_keys($result->pocketed), [BallId::CUE, self::EIGHT]);
+            $group = $this->group;
+
+            return [] !== array_filter($others, static fn(int $one): bool => null === $group || $group->owns($one));
+        }
+
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
     }
 

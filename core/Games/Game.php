@@ -54,6 +54,9 @@ interface Game
     /** Whether there are balls that the player may not pocket. */
     public function hasObstacles(): bool;
 
+    /** Whether ball and pocket are called. */
+    public function isCalled(): bool;
+
     /**
      * Whether the turn goes on after a shot, fouls aside.
      *

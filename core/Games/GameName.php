@@ -25,14 +25,15 @@ enum GameName: string
     /**
      * The rules of that game.
      *
-     * @param Group|null $group the player's group in eight-ball; null while the table is open
+     * @param Group|null $group  the player's group in eight-ball; null while the table is open
+     * @param bool|null  $called whether ball and pocket are called; null as is usual. Straight pool is always called
      */
-    public function rules(?Group $group = null): Game
+    public function rules(?Group $group = null, ?bool $called = null): Game
     {
         return match ($this) {
-            self::NineBall => new Rotation(9, called: false),
-            self::TenBall => new Rotation(10, called: true),
-            self::EightBall => new EightBall($group),
+            self::NineBall => new Rotation(9, $called ?? false, winsEarly: true),
+            self::TenBall => new Rotation(10, $called ?? true, winsEarly: false),
+            self::EightBall => new EightBall($group, $called ?? true),
             self::StraightPool => new StraightPool(),
         };
     }

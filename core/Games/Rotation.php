@@ -19,10 +19,11 @@ final readonly class Rotation implements Game
     use WithoutGroups;
 
     /**
-     * @param int  $money  the ball that wins
-     * @param bool $called whether ball and pocket are called
+     * @param int  $money     the ball that wins
+     * @param bool $called    whether ball and pocket are called
+     * @param bool $winsEarly whether the money ball wins before the others are gone
      */
-    public function __construct(private int $money, private bool $called) {}
+    public function __construct(private int $money, private bool $called, private bool $winsEarly) {}
 
     public function rack(): array
     {
@@ -65,7 +66,12 @@ final readonly class Rotation implements Game
         return false;
     }
 
-    /** In nine-ball any ball will do; ten-ball is called. */
+    public function isCalled(): bool
+    {
+        return $this->called;
+    }
+
+    /** Where nothing is called any ball will do. */
     public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool
     {
         if (!$this->called) {
@@ -103,10 +109,10 @@ final readonly class Rotation implements Game
         return $result->isGone($this->money) && !$this->judge($before, $result)->won ? [$this->money] : [];
     }
 
-    /** Where the shot is called, only as the last ball: earlier it is spotted (WPA rules of ten-ball, from memory). */
+    /** In ten-ball only as the last ball: earlier it is spotted (WPA rules of ten-ball, from memory). */
     public function winsByFalling(Layout $before): bool
     {
-        return !$this->called || [$this->money] === $this->legalTargets($before);
+        return $this->winsEarly || [$this->money] === $this->legalTargets($before);
     }
 
     public function isOver(Layout $layout): bool

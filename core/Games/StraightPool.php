@@ -53,6 +53,11 @@ final readonly class StraightPool implements Game
         return true;
     }
 
+    public function isCalled(): bool
+    {
+        return true;
+    }
+
     public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool
     {
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;

@@ -39,8 +39,6 @@ final readonly class Rack
      * @param array<string, array<string, mixed>> $unknown keys this version does not know, by path ("", "table",
      *                             "table.cloth", "table.cushion", "cue", "player"), each a map of what was there; kept when written
      *
-     * @param bool                 $jumpsAllowed whether a plan may jump and curve: many rooms forbid it
-     *
      * @throws InvalidInput without a cue ball or a name, with a push-out in a game without, a ball of another game,
      *                      a ball in a rail, a pocket or another ball,
      *                      too long a name or too many legs
@@ -55,7 +53,7 @@ final readonly class Rack
         public array $legs = [],
         public array $unknown = [],
         public CueSpec $cue = new CueSpec(),
-        public bool $jumpsAllowed = false,
+        public HouseRules $house = new HouseRules(),
     ) {
         $this->player = $player ?? Player::of(Level::League);
         $this->ballInHand = $turn->ballInHand;
@@ -89,7 +87,7 @@ final readonly class Rack
     /** The rules of its game, for the player's group. */
     public function rules(): Game
     {
-        return $this->game->rules($this->group);
+        return $this->game->rules($this->group, $this->house->called);
     }
 
     /** The same under another name. */
@@ -149,7 +147,13 @@ final readonly class Rack
     /** The same where a plan may jump and curve, or not. */
     public function allowingJumps(bool $allowed): self
     {
-        return $this->with(['jumpsAllowed' => $allowed]);
+        return $this->with(['house' => new HouseRules($allowed, $this->house->called)]);
+    }
+
+    /** The same where ball and pocket are called, or not; null as the game usually has it. */
+    public function calling(?bool $called): self
+    {
+        return $this->with(['house' => new HouseRules($this->house->jumps, $called)]);
     }
 
     /** The same with a group taken. */
@@ -176,7 +180,7 @@ final readonly class Rack
      * This rack with what is named replaced.
      *
      * @param array{name?: string, table?: Table, layout?: Layout, turn?: Turn, legs?: list<ShotSpec>, cue?: CueSpec,
-     *              player?: Player, jumpsAllowed?: bool} $changes
+     *              player?: Player, house?: HouseRules} $changes
      */
     private function with(array $changes): self
     {
@@ -190,7 +194,7 @@ final readonly class Rack
             $changes['legs'] ?? $this->legs,
             $this->unknown,
             $changes['cue'] ?? $this->cue,
-            $changes['jumpsAllowed'] ?? $this->jumpsAllowed,
+            $changes['house'] ?? $this->house,
         );
     }
 }

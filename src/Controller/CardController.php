@@ -11,6 +11,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\Units;
+use ZigLane\App\View\WayFacts;
 use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\Core\Line\AimCard;
 
@@ -32,6 +33,11 @@ final class CardController extends AbstractController
             ? null
             : AimCard::of($of->aim, $of->before, $of->spec->ball, $of->spec->pocket, $w->rack->simulator()->geometry);
 
-        return $this->render('card.html.twig', ['w' => $w, 'card' => $card, 'units' => $units]);
+        return $this->render('card.html.twig', [
+            'w' => $w,
+            'card' => $card,
+            'aside' => null === $of ? null : WayFacts::aside($of),
+            'units' => $units,
+        ]);
     }
 }

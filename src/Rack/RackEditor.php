@@ -67,6 +67,7 @@ final class RackEditor
             'against' => TurnEditor::against($rack, $form, $chosen),
             'push-out' => TurnEditor::pushOut($rack, $form, $chosen),
             'jumps' => TurnEditor::jumps($rack, $form, $chosen),
+            'called' => TurnEditor::called($rack, $form, $chosen),
             'rename' => $this->rename($rack, $form, $chosen),
             'add-leg' => $this->addLeg($rack),
             'leg' => $this->setLeg($rack, $form),

@@ -50,6 +50,22 @@ final class TurnEditor
     }
 
     /**
+     * Says whether ball and pocket are called.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array{Rack, string, int}
+     */
+    public static function called(Rack $rack, InputBag $form, int $chosen): array
+    {
+        $called = '1' === $form->getString('called');
+        // What is usual is not written down.
+        $changed = $rack->calling($called === $rack->game->rules()->isCalled() ? null : $called);
+
+        return [$changed, $called ? 'shots are called' : 'any ball counts', $chosen];
+    }
+
+    /**
      * Says how a push-out stands.
      *
      * @param InputBag<string> $form

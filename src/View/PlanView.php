@@ -70,7 +70,7 @@ final readonly class PlanView
     /**
      * Whether to go or to play safe; null where that is not asked.
      *
-     * @var array{choice: OptionKind, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}|null
+     * @var array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}|null
      */
     public ?array $advice;
 
@@ -149,7 +149,8 @@ final readonly class PlanView
     }
 
     /**
-     * @return array{choice: OptionKind, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}|null
+     * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>,
+     *                shots: array<string, ShotSpec>}|null
      */
     private static function advice(mixed $document, string $key): ?array
     {

@@ -45,6 +45,18 @@ final readonly class WayFacts
         return $facts;
     }
 
+    /** Where the cue ball covers the first ball as it arrives: its middle aside of that one's, in ball widths, right positive. */
+    public static function aside(LegOutcome $leg): ?float
+    {
+        $hit = $leg->result?->eventsOf(BallId::CUE, EventType::BallBall)[0] ?? null;
+        if (null === $leg->before || null === $leg->result || null === $hit) {
+            return null;
+        }
+        $way = self::shortBefore($leg->result, $hit, $leg->before->ball(BallId::CUE))->angleTo($hit->at);
+
+        return -sin(Angle::wrap($hit->at->angleTo($leg->before->ball(array_sum($hit->balls))) - $way));
+    }
+
     /**
      * How the cue ball hits the first ball.
      *

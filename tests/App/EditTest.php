@@ -138,6 +138,11 @@ final class EditTest extends AppTestCase
         self::assertStringContainsString('over the 6, the 9 → foot right', self::plain($html));
         self::assertStringContainsString('the 9 drops in the foot right pocket', strtolower(self::plain($html)));
         self::assertStringContainsString('ask the house', self::plain($html));
+        $this->browser->request('GET', "/racks/$hidden/card?leg=1");
+        $card = self::plain((string) $this->browser->getResponse()->getContent());
+        foreach (['Over the 6, the 9', 'Clear of the 6', 'Comes down at', 'cue raised', 'Ask the house'] as $said) {
+            self::assertStringContainsString($said, $card);
+        }
         $this->edit($hidden, ['elevation' => (string) $leg->elevationDeg] + $over + ['kind' => 'pot']);
         self::assertSame(0.0, $this->open($hidden)->rack->legs[0]->elevationDeg);
         $alone = $this->stored(['balls' => ['cue' => [1.6, 2.0], '9' => [6.2, 1.1]]]);

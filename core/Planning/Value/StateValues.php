@@ -44,7 +44,7 @@ final class StateValues implements ValueFunction
 
     /**
      * In straight pool a shot opens a cluster by the way in so many cases: balls are hit all the time that lie in nobody's way. Fitted to
-     * seasons of 100 racks at two levels, rng 1, which ran out twice as often as was predicted without it, and half as often again with 0.2
+     * seasons of 100 racks at two levels, rng 1, which ran out twice as often as was predicted without it; more makes plans wait for it
      * (docs/planning.md).
      */
     private const BY_THE_WAY = 0.2;

@@ -12,6 +12,7 @@ use ZigLane\Core\Games\Group;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Rack\HouseRules;
 use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
@@ -84,7 +85,7 @@ final class RackFile
                 'cue' => $cueUnknown,
             ] + $unknown),
             $cue,
-            $jumps,
+            new HouseRules($jumps, null === $file->raw('called') ? null : $file->flag('called', true)),
         );
     }
 
@@ -114,8 +115,11 @@ final class RackFile
         if (PushOut::None !== $rack->pushOut) {
             $document['pushOut'] = $rack->pushOut->value;
         }
-        if ($rack->jumpsAllowed) {
+        if ($rack->house->jumps) {
             $document['jumps'] = true;
+        }
+        if (null !== $rack->house->called) {
+            $document['called'] = $rack->house->called;
         }
         if (null !== $rack->opponent) {
             $document['opponent'] = PlayerFields::write($rack->opponent) + $kept('opponent');

@@ -126,6 +126,25 @@ final class RulesTest extends TestCase
         self::assertFalse(GameName::EightBall->rules(Group::Solids)->countsAsMade(null, null, $result));
     }
 
+    /** Where the house counts any ball, or calls nine-ball: what is usual is the other. */
+    public function testShotsCalledOrNot(): void
+    {
+        $before = self::layout(2, 3, 9);
+        $down = static fn(int $ball): ShotResult => new ShotResult([], [], $before->without($ball), [$ball => Pocket::FootLeft], 2, true, 1.0);
+        $called = GameName::NineBall->rules(called: true);
+        self::assertFalse($called->countsAsMade(2, Pocket::FootLeft, $down(3)));
+        self::assertFalse($called->countsAsMade(2, Pocket::FootRight, $down(2)));
+        self::assertTrue($called->countsAsMade(2, Pocket::FootLeft, $down(2)));
+        self::assertTrue($called->winsByFalling($before), 'the nine wins early, when it is called');
+        $free = GameName::EightBall->rules(Group::Solids, called: false);
+        self::assertTrue($free->countsAsMade(2, Pocket::FootRight, $down(3)));
+        self::assertFalse($free->countsAsMade(2, Pocket::FootRight, $down(9)), 'the other group’s');
+        self::assertFalse($free->countsAsMade(8, Pocket::FootRight, $down(3)), 'the eight is always called');
+        foreach (GameName::cases() as $game) {
+            self::assertSame(GameName::NineBall !== $game, $game->rules()->isCalled());
+        }
+    }
+
     public function testEightBall(): void
     {
         $before = self::layout(1, 8, 12);

@@ -70,12 +70,13 @@ final class RackFileTest extends TestCase
     #[DataProvider('kinds')]
     public function testKindsOfShots(string $json, Intent $intent): void
     {
-        $text = '{ "format": "zig-lane/rack", "version": 1, "game": "nine-ball", "jumps": true,
+        $text = '{ "format": "zig-lane/rack", "version": 1, "game": "nine-ball", "jumps": true, "called": true,
             "balls": { "cue": [2.0, 2.0], "1": [5.5, 1.25], "2": [5.0, 3.0], "9": [6.0, 3.1] },
             "legs": [{ "ball": "9", "pocket": "side-right", "speed": { "mps": 2 }, "elevationDeg": 40, ' . $json . ' }] }';
         self::assertTrue(self::fits($text));
         $rack = self::read($text);
-        self::assertTrue($rack->jumpsAllowed);
+        self::assertTrue($rack->house->jumps);
+        self::assertTrue($rack->rules()->isCalled());
         self::assertEquals($intent, $rack->legs[0]->intent);
         self::assertEquals($rack, self::read(self::json($rack)));
         self::assertTrue(self::fits(self::json($rack)));
