@@ -27,7 +27,7 @@ final readonly class RaisedStrokes
      * A stroke that makes the shot, as gentle as can be; null when none of them does.
      *
      * @param Intent $intent of a jump or a swerve
-     * @param bool   $few    look at half of the swerves only
+     * @param bool   $few    look at one speed of each elevation only, for a page that cannot wait
      */
     public function gentlest(Layout $layout, Pot $pot, Intent $intent, bool $few = false): ?SolvedShot
     {
@@ -55,7 +55,7 @@ final readonly class RaisedStrokes
      */
     public static function all(ShotKind $kind): array
     {
-        return array_merge(...iterator_to_array(self::ladder($kind, few: true), false));
+        return array_merge(...iterator_to_array(self::ladder($kind, few: false), false));
     }
 
     /**
@@ -67,7 +67,7 @@ final readonly class RaisedStrokes
     {
         foreach (ShotKind::Jump === $kind ? self::JUMPS : self::SWERVES as [$degrees, $speeds]) {
             $rung = [];
-            foreach ($speeds as $speed) {
+            foreach ($few ? \array_slice($speeds, -1) : $speeds as $speed) {
                 if (ShotKind::Jump === $kind) {
                     $rung[] = new Stroke($speed, 0.0, 0.0, deg2rad($degrees));
                     continue;
