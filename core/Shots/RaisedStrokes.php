@@ -27,7 +27,7 @@ final readonly class RaisedStrokes
      * A stroke that makes the shot, as gentle as can be; null when none of them does.
      *
      * @param Intent $intent of a jump or a swerve
-     * @param bool   $few    look at one speed of each elevation only, for a page that cannot wait
+     * @param bool   $few    look at one speed of each elevation but the steepest only, for a page that cannot wait
      */
     public function gentlest(Layout $layout, Pot $pot, Intent $intent, bool $few = false): ?SolvedShot
     {
@@ -65,7 +65,8 @@ final readonly class RaisedStrokes
      */
     private static function ladder(ShotKind $kind, bool $few): iterable
     {
-        foreach (ShotKind::Jump === $kind ? self::JUMPS : self::SWERVES as [$degrees, $speeds]) {
+        $rungs = ShotKind::Jump === $kind ? self::JUMPS : self::SWERVES;
+        foreach ($few ? \array_slice($rungs, 0, -1) : $rungs as [$degrees, $speeds]) {
             $rung = [];
             foreach ($few ? \array_slice($speeds, -1) : $speeds as $speed) {
                 if (ShotKind::Jump === $kind) {
