@@ -8,7 +8,6 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Geometry\Angle;
-use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Rack\Rack;
@@ -53,7 +52,7 @@ final readonly class SafetyFacts
 
         return new self(
             $result->firstHit,
-            self::hit($rack, $result),
+            $result->aside($rack->layout) ?? 0.0,
             ShotWay::railsAfter($rack, $result, BallId::CUE),
             $pocketed,
             ShotWay::of($rack, $result, $ball),
@@ -79,25 +78,6 @@ final readonly class SafetyFacts
         }
 
         return $next;
-    }
-
-    /** How the first ball is hit, −1 … 1. */
-    private static function hit(Rack $rack, ShotResult $result): float
-    {
-        foreach ($result->eventsOf(BallId::CUE, EventType::BallBall) as $event) {
-            foreach (array_reverse($result->paths[BallId::CUE] ?? []) as $piece) {
-                if ($piece->from < $event->time) {
-                    $time = $event->time - $piece->from;
-                    $way = atan2($piece->vy + $piece->ay * $time, $piece->vx + $piece->ax * $time);
-                    $ball = $rack->layout->ball(array_sum($event->balls));
-                    $aside = Angle::wrap($piece->at($event->time)->angleTo($ball) - $way);
-
-                    return -sin($aside);
-                }
-            }
-        }
-
-        return 0.0;
     }
 
     /** The ball that stands on the straight line to the next one, where that cannot be hit. */

@@ -44,10 +44,12 @@ final readonly class ShotWay
     /** @param int|null $ball what drops */
     public static function of(Rack $rack, ShotResult $result, ?int $ball): self
     {
+        $over = self::over($rack, $result);
+
         return new self(
             self::rails($rack, $result, BallId::CUE, after: false),
-            self::over($rack, $result),
-            self::round($rack, $result),
+            $over,
+            null === $over ? self::round($rack, $result) : null,
             null === $ball ? [] : self::rails($rack, $result, $ball, after: true),
             self::kissed($result, $ball),
             self::isCarom($result, $ball),
@@ -95,11 +97,9 @@ final readonly class ShotWay
         $until = $result->eventsOf(BallId::CUE, EventType::BallBall)[0]->time ?? 0.0;
         $diameter = 2 * $rack->simulator()->ball->radius;
         foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
-            if ($piece->inAir() && $piece->from < $until) {
-                foreach (array_diff($rack->layout->objectBalls(), [$result->firstHit]) as $ball) {
-                    if ($rack->layout->ball($ball)->distanceToLine($piece->start, $piece->end()) < $diameter) {
-                        return $ball;
-                    }
+            foreach ($piece->from < $until ? array_diff($rack->layout->objectBalls(), [$result->firstHit]) : [] as $ball) {
+                if ($piece->fliesOver($rack->layout->ball($ball), $diameter)) {
+                    return $ball;
                 }
             }
         }
@@ -107,11 +107,11 @@ final readonly class ShotWay
         return null;
     }
 
-    /** The ball that stands on the straight line to where the cue ball hits one, when it flies over none and comes off no rail. */
+    /** The ball that stands on the straight line to where the cue ball hits one, when it comes off no rail. */
     private static function round(Rack $rack, ShotResult $result): ?int
     {
         $hit = $result->eventsOf(BallId::CUE, EventType::BallBall, EventType::BallCushion)[0] ?? null;
-        if (null === $hit || EventType::BallBall !== $hit->type || null !== self::over($rack, $result)) {
+        if (null === $hit || EventType::BallBall !== $hit->type) {
             return null;
         }
         $cue = $rack->layout->ball(BallId::CUE);

@@ -71,10 +71,8 @@ final readonly class SpecialShots
     private function intents(): array
     {
         $layout = $this->rack->layout;
-        $cue = $layout->ball(BallId::CUE);
         $diameter = 2 * $this->rack->simulator()->ball->radius;
-        $first = $this->rack->rules()->legalTargets($layout);
-        usort($first, static fn(int $a, int $b): int => $cue->distanceTo($layout->ball($a)) <=> $cue->distanceTo($layout->ball($b)));
+        $first = $layout->nearestTo($layout->ball(BallId::CUE), $this->rack->rules()->legalTargets($layout));
         $intents = [];
         foreach (\array_slice($first, 0, self::BALLS) as $ball) {
             $seen = Sight::of($layout, $ball, $diameter);
@@ -100,6 +98,7 @@ final readonly class SpecialShots
      */
     private function ofSeen(Pot $pot, array $first): array
     {
+        $layout = $this->rack->layout;
         $ball = $pot->ball;
         $intents = [];
         foreach (Rail::cases() as $rail) {
@@ -109,7 +108,7 @@ final readonly class SpecialShots
         if (null !== $rail) {
             $intents[] = [$pot, new Intent(ShotKind::RailFirst, [$rail])];
         }
-        $nearest = $this->byDistance($ball, array_diff($this->rack->layout->objectBalls(), [$ball]))[0] ?? null;
+        $nearest = $layout->nearestTo($layout->ball($ball), array_diff($this->rack->layout->objectBalls(), [$ball]))[0] ?? null;
         if (null !== $nearest) {
             $intents[] = [$pot, new Intent(ShotKind::Kiss, other: $nearest)];
         }
@@ -117,7 +116,7 @@ final readonly class SpecialShots
             $into = new Pot($other, $pot->pocket);
             $intents[] = [$into, new Intent(ShotKind::Combination, other: $ball)];
             $intents[] = [$into, new Intent(ShotKind::Carom, other: $ball)];
-            $then = $this->byDistance($other, array_diff($this->rack->layout->objectBalls(), [$ball, $other]))[0] ?? null;
+            $then = $layout->nearestTo($layout->ball($other), array_diff($this->rack->layout->objectBalls(), [$ball, $other]))[0] ?? null;
             if (null !== $then) {
                 $intents[] = [$into, new Intent(ShotKind::Combination, other: $ball, then: $then)];
             }
@@ -182,20 +181,6 @@ final readonly class SpecialShots
     }
 
     /**
-     * @param array<int> $balls
-     *
-     * @return list<int> the nearest to a ball first
-     */
-    private function byDistance(int $ball, array $balls): array
-    {
-        $layout = $this->rack->layout;
-        $from = $layout->ball($ball);
-        usort($balls, static fn(int $a, int $b): int => $from->distanceTo($layout->ball($a)) <=> $from->distanceTo($layout->ball($b)));
-
-        return $balls;
-    }
-
-    /**
      * Balls that another is sent into: the one that wins, or others of one's own.
      *
      * @param list<int> $own
@@ -206,7 +191,8 @@ final readonly class SpecialShots
     {
         $last = $this->rack->rules()->lastBall($this->rack->layout);
         $wins = null !== $last && $this->rack->rules()->winsByFalling($this->rack->layout);
-        $balls = $this->byDistance($first, array_diff($own, [$first, $last]));
+        $layout = $this->rack->layout;
+        $balls = $layout->nearestTo($layout->ball($first), array_diff($own, [$first, $last]));
 
         return array_values(array_diff([...($wins ? [(int) $last] : []), ...\array_slice($balls, 0, 1)], [$first]));
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Aiming\Pot;
-use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
@@ -17,7 +16,6 @@ use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Player\Stance;
 use ZigLane\Core\Potting\Judgement;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\Spotting;
@@ -107,20 +105,10 @@ final class StrokeEnds
     {
         if ($stroke !== $this->last || null === $this->errors) {
             $this->last = $stroke;
-            $this->errors = $this->errorsOf($stroke);
+            $this->errors = (new Judgement($this->simulator, $this->rack->layout))->errors($this->player, $stroke);
         }
 
         return Execution::stroke($this->errors, $sample, $stroke);
-    }
-
-    private function errorsOf(AimedStroke $stroke): ExecutionError
-    {
-        $cue = $this->rack->layout->ball(BallId::CUE);
-        $stance = Stance::of($this->player, $cue, $stroke->aim, $this->simulator->geometry);
-        $radius = $this->simulator->ball->radius;
-        $errors = Execution::errors($this->player, $stroke->stroke->elevation, $stroke->stroke->speed, $stance, $radius);
-
-        return (new Judgement($this->simulator, $this->rack->layout))->of($stroke, $errors);
     }
 
     /** Without events and paths. */

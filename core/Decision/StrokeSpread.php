@@ -60,9 +60,7 @@ final readonly class StrokeSpread
     public function strokes(int $every = 1): array
     {
         $layout = $this->rack->layout;
-        $cue = $layout->ball(BallId::CUE);
-        $balls = $this->rack->rules()->legalTargets($layout);
-        usort($balls, static fn(int $a, int $b): int => $cue->distanceTo($layout->ball($a)) <=> $cue->distanceTo($layout->ball($b)));
+        $balls = $layout->nearestTo($layout->ball(BallId::CUE), $this->rack->rules()->legalTargets($layout));
         $diameter = 2 * $this->simulator->ball->radius;
         $strokes = [];
         $seen = 0.0;

@@ -170,7 +170,7 @@ final class People implements Policy
 
         $cue = $layout->ball(BallId::CUE);
         $balls = $rack->rules()->legalTargets($layout);
-        usort($balls, static fn(int $a, int $b): int => $cue->distanceTo($layout->ball($a)) <=> $cue->distanceTo($layout->ball($b)));
+        $balls = $layout->nearestTo($cue, $balls);
         $best = self::NOTHING;
         foreach (\array_slice($balls, 0, self::NEXT) as $ball) {
             foreach (Pocket::cases() as $pocket) {

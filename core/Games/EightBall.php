@@ -20,7 +20,7 @@ final readonly class EightBall implements Game
     private const EIGHT = 8;
 
     /** @param bool $called whether ball and pocket are called; the eight always is */
-    public function __construct(private ?Group $group, private bool $called = true) {}
+    public function __construct(private ?Group $group, private bool $called) {}
 
     public function rack(): array
     {

@@ -45,6 +45,18 @@ final readonly class Layout
         return array_values(array_filter(array_keys($this->balls), static fn(int $b): bool => BallId::CUE !== $b));
     }
 
+    /**
+     * @param array<int> $balls
+     *
+     * @return list<int> the nearest to a place (m) first
+     */
+    public function nearestTo(Point $place, array $balls): array
+    {
+        usort($balls, fn(int $a, int $b): int => $place->distanceTo($this->ball($a)) <=> $place->distanceTo($this->ball($b)));
+
+        return $balls;
+    }
+
     /** The same with a ball put at a place (m). */
     public function with(int $ball, Point $place): self
     {

@@ -43,6 +43,12 @@ final readonly class PathPiece
         return null !== $this->height;
     }
 
+    /** Whether the ball flies over a place within it, nearer than so far in the plan (m). */
+    public function fliesOver(Point $place, float $near): bool
+    {
+        return $this->inAir() && $place->distanceToLine($this->start, $this->end()) < $near;
+    }
+
     /** Height over the cloth at a time within the piece, m. */
     public function heightAt(float $time): float
     {

@@ -45,6 +45,28 @@ final readonly class ShotResult
     }
 
     /**
+     * Where the cue ball covers the first ball as it arrives: its middle aside of that one's, in ball widths, right positive as the player
+     * sees it, −1 … 1; null when it meets none, or begins in touch with it.
+     */
+    public function aside(Layout $before): ?float
+    {
+        $hit = $this->eventsOf(BallId::CUE, EventType::BallBall)[0] ?? null;
+        if (null === $hit) {
+            return null;
+        }
+        foreach (array_reverse($this->paths[BallId::CUE] ?? []) as $piece) {
+            if ($piece->from < $hit->time) {
+                $time = $hit->time - $piece->from;
+                $way = atan2($piece->vy + $piece->ay * $time, $piece->vx + $piece->ax * $time);
+
+                return -sin($piece->at($hit->time)->angleTo($before->ball(array_sum($hit->balls))) - $way);
+            }
+        }
+
+        return null;
+    }
+
+    /**
      * @return list<Event> those of one type that concern a ball
      */
     public function eventsOf(int $ball, EventType ...$types): array

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Potting;
 
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
+use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\ExecutionError;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Player\Stance;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -25,9 +29,12 @@ final readonly class Judgement
 
     public function __construct(private Simulator $simulator, private Layout $layout) {}
 
-    /** The errors of a stroke as it is judged. */
-    public function of(AimedStroke $stroke, ExecutionError $error): ExecutionError
+    /** The errors of a player's stroke as it is judged. */
+    public function errors(Player $player, AimedStroke $stroke): ExecutionError
     {
+        $stance = Stance::of($player, $this->layout->ball(BallId::CUE), $stroke->aim, $this->simulator->geometry);
+        $radius = $this->simulator->ball->radius;
+        $error = Execution::errors($player, $stroke->stroke->elevation, $stroke->stroke->speed, $stance, $radius);
         $times = $this->times($stroke);
 
         return 1.0 === $times ? $error : new ExecutionError($error->aim * $times, $error->speed, $error->tip);

@@ -5,14 +5,11 @@ declare(strict_types=1);
 namespace ZigLane\Core\Potting;
 
 use ZigLane\Core\Aiming\Pot;
-use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Player\ErrorSample;
-use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\Player;
-use ZigLane\Core\Player\Stance;
 use ZigLane\Core\Shots\Intent;
 
 /**
@@ -43,14 +40,7 @@ final readonly class PlayedChance
      */
     public function under(AimedStroke $stroke, Player $player, array $samples): float
     {
-        $error = Execution::errors(
-            $player,
-            $stroke->stroke->elevation,
-            $stroke->stroke->speed,
-            Stance::of($player, $this->layout->ball(BallId::CUE), $stroke->aim, $this->simulator->geometry),
-            $this->simulator->ball->radius,
-        );
-        $error = (new Judgement($this->simulator, $this->layout))->of($stroke, $error);
+        $error = (new Judgement($this->simulator, $this->layout))->errors($player, $stroke);
         $made = 0;
         foreach ($samples as $sample) {
             $state = $this->sampler->under($error, $sample, $stroke);

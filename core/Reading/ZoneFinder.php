@@ -58,7 +58,7 @@ final readonly class ZoneFinder
             return null;
         }
         $at = $layout->ball($ball);
-        usort($after, static fn(int $a, int $b): int => $at->distanceTo($layout->ball($a)) <=> $at->distanceTo($layout->ball($b)));
+        $after = $layout->nearestTo($at, $after);
         $then = $layout->without($ball);
         $pots = [];
         foreach (\array_slice($after, 0, self::NEAREST) as $next) {

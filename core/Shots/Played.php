@@ -116,7 +116,7 @@ final readonly class Played
             }
         }
         foreach ($this->states->paths[0] ?? [] as $piece) {
-            if ($piece->from < $until && $piece->inAir() && $place->distanceToLine($piece->start, $piece->end()) < $this->table->diameter) {
+            if ($piece->from < $until && $piece->fliesOver($place, $this->table->diameter)) {
                 return true;
             }
         }

@@ -11,7 +11,6 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\Units;
-use ZigLane\App\View\WayFacts;
 use ZigLane\App\View\WorkspaceBuilder;
 use ZigLane\Core\Line\AimCard;
 
@@ -36,7 +35,7 @@ final class CardController extends AbstractController
         return $this->render('card.html.twig', [
             'w' => $w,
             'card' => $card,
-            'aside' => null === $of ? null : WayFacts::aside($of),
+            'aside' => null === $of?->before ? null : $of->result?->aside($of->before),
             'units' => $units,
         ]);
     }

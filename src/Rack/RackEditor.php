@@ -290,8 +290,7 @@ final class RackEditor
         $was = $rack->legs[$index]->intent->kind;
         if (
             ($kind->mostRails() > 0 && [] === $rails)
-            || ($kind->needsOther() && \in_array($first, ['', $form->getString('ball')], true))
-            || ($kind->needsOther() && $was->needsOther() && $kind !== $was)
+            || ($kind->needsOther() && (\in_array($first, ['', $form->getString('ball')], true) || ($was->needsOther() && $kind !== $was)))
         ) {
             return $this->guessed($rack, $form, $index, $kind);
         }

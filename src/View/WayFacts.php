@@ -6,7 +6,6 @@ namespace ZigLane\App\View;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\TableSize;
-use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Physics\Event;
@@ -21,9 +20,6 @@ use ZigLane\Core\Shots\ShotKind;
  */
 final readonly class WayFacts
 {
-    /** s */
-    private const MOMENT = 0.001;
-
     /** Places looked at in each stretch of the way. */
     private const SAMPLES = 40;
 
@@ -45,18 +41,6 @@ final readonly class WayFacts
         return $facts;
     }
 
-    /** Where the cue ball covers the first ball as it arrives: its middle aside of that one's, in ball widths, right positive. */
-    public static function aside(LegOutcome $leg): ?float
-    {
-        $hit = $leg->result?->eventsOf(BallId::CUE, EventType::BallBall)[0] ?? null;
-        if (null === $leg->before || null === $leg->result || null === $hit) {
-            return null;
-        }
-        $way = self::shortBefore($leg->result, $hit, $leg->before->ball(BallId::CUE))->angleTo($hit->at);
-
-        return -sin(Angle::wrap($hit->at->angleTo($leg->before->ball(array_sum($hit->balls))) - $way));
-    }
-
     /**
      * How the cue ball hits the first ball.
      *
@@ -71,8 +55,7 @@ final readonly class WayFacts
             }
             if (EventType::BallBall === $event->type) {
                 $first = $event->balls[0] === BallId::CUE ? $event->balls[1] : $event->balls[0];
-                $way = self::shortBefore($result, $event, $from)->angleTo($event->at);
-                $cut = Angle::wrap($event->at->angleTo($before->ball($first)) - $way);
+                $cut = -asin($result->aside($before) ?? 0.0);
 
                 return [
                     "Hit on the $first" => WorkspaceBuilder::fraction(1 - sin(abs($cut))),
@@ -83,18 +66,6 @@ final readonly class WayFacts
         }
 
         return [];
-    }
-
-    /** Where the cue ball is a moment before it hits, so that a curve's own direction counts; else where it came from. */
-    private static function shortBefore(ShotResult $result, Event $hit, Point $from): Point
-    {
-        foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
-            if ($piece->to >= $hit->time - 1e-9 && $piece->to - $piece->from > self::MOMENT) {
-                return $piece->at($hit->time - self::MOMENT);
-            }
-        }
-
-        return $from;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Shots\Carom;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Shots\Played;
+use ZigLane\Core\Shots\PottedStraight;
 use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
 
@@ -14,6 +15,8 @@ use ZigLane\Core\Shots\ShotTable;
  */
 final readonly class CaromPattern implements ShotPattern
 {
+    use PottedStraight;
+
     public function range(ShotTable $table): array
     {
         return $table->hitting($table->first());
@@ -25,10 +28,5 @@ final readonly class CaromPattern implements ShotPattern
             && [] === $played->rails(BallId::CUE, contacts: 1)
             && [$played->table->intent->other, $played->table->pot->ball] === \array_slice($played->contacts(BallId::CUE), 0, 2)
             && BallId::CUE === ($played->contacts($played->table->pot->ball)[0] ?? null);
-    }
-
-    public function isMade(Played $played): bool
-    {
-        return $played->isPottedStraight() && $this->begins($played);
     }
 }

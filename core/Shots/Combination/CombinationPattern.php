@@ -6,6 +6,7 @@ namespace ZigLane\Core\Shots\Combination;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Shots\Played;
+use ZigLane\Core\Shots\PottedStraight;
 use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
 
@@ -14,6 +15,8 @@ use ZigLane\Core\Shots\ShotTable;
  */
 final readonly class CombinationPattern implements ShotPattern
 {
+    use PottedStraight;
+
     public function range(ShotTable $table): array
     {
         return $table->hitting($table->first());
@@ -39,10 +42,5 @@ final readonly class CombinationPattern implements ShotPattern
         }
 
         return $from === ($played->contacts($ball)[0] ?? null);
-    }
-
-    public function isMade(Played $played): bool
-    {
-        return $played->isPottedStraight() && $this->begins($played);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Shots\Jump;
 
 use ZigLane\Core\Shots\Played;
+use ZigLane\Core\Shots\PottedStraight;
 use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
 
@@ -13,6 +14,8 @@ use ZigLane\Core\Shots\ShotTable;
  */
 final readonly class JumpPattern implements ShotPattern
 {
+    use PottedStraight;
+
     public function range(ShotTable $table): array
     {
         return $table->hitting($table->ball);
@@ -23,10 +26,5 @@ final readonly class JumpPattern implements ShotPattern
         return $played->firstHit() === $played->table->pot->ball
             && $played->isDirect()
             && $played->flewOver((int) $played->table->intent->other);
-    }
-
-    public function isMade(Played $played): bool
-    {
-        return $played->isPottedStraight() && $this->begins($played);
     }
 }

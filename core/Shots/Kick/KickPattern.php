@@ -6,6 +6,7 @@ namespace ZigLane\Core\Shots\Kick;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Shots\Played;
+use ZigLane\Core\Shots\PottedStraight;
 use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
 
@@ -14,6 +15,8 @@ use ZigLane\Core\Shots\ShotTable;
  */
 final readonly class KickPattern implements ShotPattern
 {
+    use PottedStraight;
+
     /** Speed and spin turn the cue ball by less than this from the mirror's line, rad, for each cushion. */
     private const ASIDE = 0.12;
 
@@ -30,10 +33,5 @@ final readonly class KickPattern implements ShotPattern
     {
         return $played->firstHit() === $played->table->pot->ball
             && $played->rails(BallId::CUE, contacts: 0) === $played->table->intent->rails;
-    }
-
-    public function isMade(Played $played): bool
-    {
-        return $played->isPottedStraight() && $this->begins($played);
     }
 }

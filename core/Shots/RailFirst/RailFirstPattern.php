@@ -7,6 +7,7 @@ namespace ZigLane\Core\Shots\RailFirst;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Shots\Kick\KickPattern;
 use ZigLane\Core\Shots\Played;
+use ZigLane\Core\Shots\PottedStraight;
 use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
 
@@ -16,6 +17,8 @@ use ZigLane\Core\Shots\ShotTable;
  */
 final readonly class RailFirstPattern implements ShotPattern
 {
+    use PottedStraight;
+
     /** The cue ball meets the cushion less than this far from the ball, m: about a diamond of a nine-foot table. */
     private const BESIDE = 0.3;
 
@@ -36,10 +39,5 @@ final readonly class RailFirstPattern implements ShotPattern
         $rail = $played->meetsAt(EventType::BallCushion);
 
         return null !== $rail && $rail->distanceTo($played->table->ball) < self::BESIDE && $this->kick->begins($played);
-    }
-
-    public function isMade(Played $played): bool
-    {
-        return $played->isPottedStraight() && $this->begins($played);
     }
 }

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Shots\Swerve;
 
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Shots\Played;
+use ZigLane\Core\Shots\PottedStraight;
 use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
 
@@ -15,6 +16,8 @@ use ZigLane\Core\Shots\ShotTable;
  */
 final readonly class SwervePattern implements ShotPattern
 {
+    use PottedStraight;
+
     /** The cue ball sets out by less than this beside the ball, rad. */
     private const ASIDE = 0.7;
 
@@ -36,10 +39,5 @@ final readonly class SwervePattern implements ShotPattern
             && $played->isDirect()
             && $table->layout->ball($other)->distanceToLine($table->cue, $hit) < $table->diameter
             && !$played->flewOver($other);
-    }
-
-    public function isMade(Played $played): bool
-    {
-        return $played->isPottedStraight() && $this->begins($played);
     }
 }
