@@ -15,7 +15,6 @@ use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
-use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -73,7 +72,7 @@ final readonly class AdvisedSearch
         if (null === $after || !$after->has(BallId::CUE) || [] === $line->rules()->legalTargets($after)) {
             return null;
         }
-        $rack = $plan->rack->withLayout($after)->withBallInHand(false)->withPushOut(PushOut::None);
+        $rack = $plan->rack->goneOn($after);
         $adviser = new Adviser($rack, $this->opponent(), $planner, ShotBudget::season(), $this->errors, $this->processes, $others);
 
         return new Ending($rack, $adviser->advise(null, null, 0.0));

@@ -13,6 +13,7 @@ use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Turn;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -26,9 +27,13 @@ final readonly class Adviser
     /** By so much another pot must be better than the plan's, whose beginning it contradicts (our own choice). */
     private const ANOTHER = 0.06;
 
+    /** What wins so much less than the best will not be played, whatever the answer to it is (our own choice). */
+    private const OUT_OF_REACH = 0.15;
+
     private Contest $contest;
     private ShotSearch $search;
     private PushOutSearch $pushOut;
+    private Replies $replies;
 
     /**
      * @param Rack              $rack      the cue ball on the table, the player's group known where the game has groups
@@ -48,9 +53,12 @@ final readonly class Adviser
     ) {
         $own = new RunOutChance($rack, $planner);
         $other = self::isAlike($rack, $opponent) ? $own : new RunOutChance(self::turned($rack, $opponent), $others);
-        $this->contest = new Contest($own, $other);
+        $onTwo = static fn(int $fouls): bool => Turn::LAST_WARNING === $fouls;
+        $this->contest = new Contest($own, $other, null, $onTwo($rack->fouls), $onTwo($rack->othersFouls));
         $this->pushOut = new PushOutSearch($rack, $this->contest, $errors);
-        $this->search = new ShotSearch($rack, $this->contest, $budget ?? ShotBudget::settled(), $errors, $processes);
+        $budget ??= ShotBudget::settled();
+        $this->search = new ShotSearch($rack, $this->contest, $budget, $errors, $processes);
+        $this->replies = new Replies($rack, $this->contest, $budget, $errors, $processes);
     }
 
     /**
@@ -68,15 +76,31 @@ final readonly class Adviser
             $go = $other ?? $go;
         }
 
-        $options = array_filter([
+        $another = null !== $go && $go === $other;
+        $options = $this->mended(array_filter([
             OptionKind::Go->value => $go,
             OptionKind::Safe->value => $found[OptionKind::Safe->value] ?? null,
             OptionKind::TwoWay->value => $found[OptionKind::TwoWay->value] ?? null,
+        ])) + array_filter([
             OptionKind::PushOut->value => PushOut::Allowed === $this->rack->pushOut ? $this->pushOut->best() : null,
         ]);
         $pass = PushOut::Offered === $this->rack->pushOut ? 1 - $this->contest->reversed()->turn($this->rack->layout) : null;
 
-        return self::weighed($options, $pass, null !== $go && $go === $other);
+        return self::weighed($options, $pass, $another);
+    }
+
+    /**
+     * Options with the answers to them searched for, where they may be the best.
+     *
+     * @param array<string, Tried> $options
+     *
+     * @return array<string, Tried>
+     */
+    private function mended(array $options): array
+    {
+        $best = max([0.0, ...array_map(static fn(Tried $one): float => $one->win(), array_values($options))]);
+
+        return array_map(fn(Tried $one): Tried => $one->win() < $best - self::OUT_OF_REACH ? $one : $this->replies->mended($one), $options);
     }
 
     /**
@@ -115,6 +139,7 @@ final readonly class Adviser
     private function planned(AimedStroke $stroke, ?Pot $pot, float $runOut): Tried
     {
         $tried = $this->search->judge($stroke, $pot);
+        $tried = new Tried($stroke, $pot, $tried->chances->gone());
 
         return $tried->winning($tried->win() + ($runOut - $tried->chances->runOut) * (1 - $this->contest->failing($this->rack->layout)));
     }

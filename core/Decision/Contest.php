@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Decision;
 
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\RunOutChance;
 
@@ -16,10 +17,14 @@ use ZigLane\Core\Planning\RunOutChance;
 final readonly class Contest
 {
     /**
-     * What is left of the other's mean chance to run out after a safety from a table on which the ball is seen, and after a kick that
-     * hits (our own choice).
+     * What a safety wins against a table like most, as a share of the other's mean chance to run out: far from the ball, more of it the
+     * nearer the ball is, and how near that is, m. Fitted to what was searched for on 2,800 tables (docs/decision.md).
      */
-    private const LEFT_BY_SAFETY = 0.35;
+    private const SAFETY_FAR = -0.35;
+    private const SAFETY_NEAR = 0.67;
+    private const NEAR = 0.45;
+
+    /** What is left of the other's mean chance to run out after a kick that hits (our own choice, held to the same tables). */
     private const LEFT_BY_KICK = 0.75;
 
     /** Share of kicks that miss for a player of so much error of aim (rad), and how that grows with it (our own choice). */
@@ -37,25 +42,54 @@ final readonly class Contest
 
     private float $diameter;
 
-    public function __construct(public RunOutChance $own, public RunOutChance $other, ?float $diameter = null)
-    {
+    /**
+     * @param bool $warned      a foul of the player loses the rack: it is the third in a row
+     * @param bool $otherWarned a foul of the other does
+     */
+    public function __construct(
+        public RunOutChance $own,
+        public RunOutChance $other,
+        ?float $diameter = null,
+        private bool $warned = false,
+        private bool $otherWarned = false,
+    ) {
         $this->diameter = $diameter ?? 2 * $own->rack->simulator()->ball->radius;
     }
 
     /** The same from the other player's side. */
     public function reversed(): self
     {
-        return new self($this->other, $this->own, $this->diameter);
+        return new self($this->other, $this->own, $this->diameter, $this->otherWarned, $this->warned);
+    }
+
+    /** The same after a legal shot of the player. */
+    public function afterLegal(): self
+    {
+        return $this->warned ? new self($this->own, $this->other, $this->diameter, false, $this->otherWarned) : $this;
+    }
+
+    /** Chance to win the rack after a foul that leaves this table, 0–1. */
+    public function fouled(Layout $layout): float
+    {
+        return $this->warned ? 0.0 : 1 - $this->reversed()->inHand($layout);
     }
 
     /** Chance to win the rack for the player whose turn it is, from where the cue ball lies, 0–1. */
     public function turn(Layout $layout): float
     {
-        $fails = $this->failing($layout);
-        $runOut = $this->own->at($layout);
-        $go = $runOut + (1 - $runOut) * $fails;
+        [$sight, $distance] = $this->nearest($layout);
+        $without = $this->withoutPot($layout, $sight, $distance);
 
-        return max($go, $this->withoutPot($layout));
+        // What is hidden is kicked at: an attempt costs more than the turn.
+        return $sight > 0.0 ? max($this->goes($layout), $without) : $without;
+    }
+
+    /** The same when the player goes for the run-out. */
+    public function goes(Layout $layout): float
+    {
+        $runOut = $this->own->at($layout);
+
+        return $runOut + (1 - $runOut) * $this->failing($layout);
     }
 
     /** The same with the ball in hand. */
@@ -81,33 +115,50 @@ final readonly class Contest
         return (1 - $this->other->mean($layout)) * $this->average($layout);
     }
 
-    /** Chance to win the rack by a safety, or by a kick where the ball is hidden, 0–1. */
-    private function withoutPot(Layout $layout): float
+    /**
+     * Chance to win the rack by a safety, or by a kick where the ball is hidden, 0–1.
+     *
+     * @param float $sight    how much of the ball is seen, 0–1
+     * @param float $distance and how far away it lies, m
+     */
+    private function withoutPot(Layout $layout, float $sight, float $distance): float
     {
         $average = $this->average($layout);
         $other = $this->other->mean($layout);
-        $seen = min(1.0, $this->sight($layout) / self::SEEN);
-        $safe = (1 - self::LEFT_BY_SAFETY * $other) * $average;
+        $seen = min(1.0, $sight / self::SEEN);
+        $safe = $average + $other * (self::SAFETY_FAR + self::SAFETY_NEAR * exp(-$distance / self::NEAR));
         if ($seen >= 1.0) {
             return $safe;
         }
         $missed = min(0.9, self::KICKS_MISSED * sqrt($this->own->rack->player->aim / self::KICKS_OF));
-        $kick = $missed * (1 - $this->reversed()->inHand($layout)) + (1 - $missed) * (1 - self::LEFT_BY_KICK * $other) * $average;
+        $kick = $missed * $this->fouled($layout) + (1 - $missed) * (1 - self::LEFT_BY_KICK * $other) * $average;
 
         return $seen * $safe + (1 - $seen) * $kick;
     }
 
-    /** How much is seen of the ball that is seen best, of those that may be hit first; not looked at further from a third on, 0–1. */
+    /** How much is seen of the nearest ball that is seen well, of those that may be hit first, else of the one seen best, 0–1. */
     public function sight(Layout $layout): float
     {
-        $most = 0.0;
-        foreach ($this->own->rack->rules()->legalTargets($layout) as $ball) {
-            $most = max($most, Sight::of($layout, $ball, $this->diameter));
-            if ($most >= self::SEEN) {
+        return $this->nearest($layout)[0];
+    }
+
+    /**
+     * @return array{float, float} how much is seen of the nearest ball that is seen well, else of the one seen best, 0–1; how far it is, m
+     */
+    private function nearest(Layout $layout): array
+    {
+        $cue = $layout->ball(BallId::CUE);
+        $best = [0.0, 0.0];
+        foreach ($layout->nearestTo($cue, $this->own->rack->rules()->legalTargets($layout)) as $ball) {
+            $seen = Sight::of($layout, $ball, $this->diameter);
+            if ($seen > $best[0]) {
+                $best = [$seen, $cue->distanceTo($layout->ball($ball))];
+            }
+            if ($seen >= self::SEEN) {
                 break;
             }
         }
 
-        return $most;
+        return $best;
     }
 }

@@ -24,10 +24,10 @@ final readonly class End
         return match ($this->kind) {
             EndKind::Won => 1.0,
             EndKind::Lost => 0.0,
-            EndKind::Made => $contest->turn($this->table),
-            EndKind::Passed => 1 - $contest->reversed()->turn($this->table),
+            EndKind::Made => $contest->afterLegal()->turn($this->table),
+            EndKind::Passed => 1 - $contest->afterLegal()->reversed()->turn($this->table),
             EndKind::Pushed => min($contest->turn($this->table), 1 - $contest->reversed()->turn($this->table)),
-            EndKind::Foul => 1 - $contest->reversed()->inHand($this->table),
+            EndKind::Foul => $contest->fouled($this->table),
         };
     }
 }

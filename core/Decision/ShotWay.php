@@ -9,6 +9,7 @@ use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\ShotResult;
+use ZigLane\Core\Potting\Judgement;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -162,15 +163,18 @@ final readonly class ShotWay
     {
         $hit = false;
         $rails = [];
+        $from = $rack->layout->ball($ball);
         foreach ($result->eventsOf($ball, EventType::BallBall, EventType::BallCushion) as $event) {
             if (EventType::BallBall === $event->type) {
                 $hit = true;
             } elseif ($after === $hit) {
                 $rail = self::railAt($rack, $event->at) ?? Rail::Head;
+                $isBank = BallId::CUE === $ball || Judgement::isBank($from, $event->at, \in_array($rail, [Rail::Left, Rail::Right], true));
                 // Along a rail a ball may touch it twice.
-                if ([] === $rails || $rail !== $rails[array_key_last($rails)]) {
+                if ($isBank && ([] === $rails || $rail !== $rails[array_key_last($rails)])) {
                     $rails[] = $rail;
                 }
+                $from = $event->at;
             }
         }
 

@@ -19,6 +19,7 @@ final readonly class StrokeChances
      * @param float $leaves mean chance to run out that the other player is left with where the turn passes
      * @param float $runOut chance that the player runs out with it, by state values
      * @param float $error  standard error of the chance to win
+     * @param OptionKind|null $known what it is, where that is settled; told from the shares when null
      */
     public function __construct(
         public float $win = 0.0,
@@ -30,6 +31,7 @@ final readonly class StrokeChances
         public float $leaves = 0.0,
         public float $runOut = 0.0,
         public float $error = 0.0,
+        private ?OptionKind $known = null,
     ) {}
 
     /** The same with another chance to win the rack. */
@@ -45,12 +47,52 @@ final readonly class StrokeChances
             $this->leaves,
             $this->runOut,
             $this->error,
+            $this->known,
         );
+    }
+
+    /** The same, of the same kind, where the turn that goes on, and the one that passes, are worth so much more. */
+    public function mended(float $ifMade, float $ifNot): self
+    {
+        $mended = $this->winning($this->win + $this->made * $ifMade + (1 - $this->made) * $ifNot);
+
+        return new self(
+            $mended->win,
+            $this->made,
+            $this->fouls,
+            $this->hidden,
+            max(0.0, min(1.0, $this->ifMade + $ifMade)),
+            max(0.0, min(1.0, $this->ifNot + $ifNot)),
+            $this->leaves,
+            $this->runOut,
+            $this->error,
+            $this->kind(),
+        );
+    }
+
+    /** The same, told as a pot when it would be told as a safety: what a run-out begins with is gone for, however likely. */
+    public function gone(): self
+    {
+        return OptionKind::Safe === $this->kind() ? new self(
+            $this->win,
+            $this->made,
+            $this->fouls,
+            $this->hidden,
+            $this->ifMade,
+            $this->ifNot,
+            $this->leaves,
+            $this->runOut,
+            $this->error,
+            OptionKind::Go,
+        ) : $this;
     }
 
     /** Whether it is a pot, a safety, or something of both: a pot that is not likely but still wins often enough when it is missed. */
     public function kind(): OptionKind
     {
+        if (null !== $this->known) {
+            return $this->known;
+        }
         $byPot = $this->win > 0.0 ? $this->made * $this->ifMade / $this->win : 0.0;
 
         return match (true) {

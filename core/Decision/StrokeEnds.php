@@ -17,6 +17,7 @@ use ZigLane\Core\Player\Execution;
 use ZigLane\Core\Player\ExecutionError;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\Judgement;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\Spotting;
 use ZigLane\Core\Settings\Defaults;
@@ -67,7 +68,7 @@ final class StrokeEnds
         $last = $game->lastBall($before);
         $back = $verdict->won && null !== $last ? [$last] : $game->spotted($before, $result);
         $after = Spotting::back($this->simulator, $result->final, $back);
-        if (!$verdict->legal()) {
+        if (!$verdict->legal() || Kitchen::isLeftWrongly($this->rack, $result)) {
             return new End(EndKind::Foul, $after, $result->pocketed);
         }
 

@@ -12,6 +12,7 @@ use ZigLane\Core\Physics\LeastElevation;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Shots\RaisedStrokes;
 use ZigLane\Core\Shots\ShotKind;
@@ -60,7 +61,7 @@ final readonly class StrokeSpread
     public function strokes(int $every = 1): array
     {
         $layout = $this->rack->layout;
-        $balls = $layout->nearestTo($layout->ball(BallId::CUE), $this->rack->rules()->legalTargets($layout));
+        $balls = $layout->nearestTo($layout->ball(BallId::CUE), Kitchen::targets($this->rack));
         $diameter = 2 * $this->simulator->ball->radius;
         $strokes = [];
         $seen = 0.0;

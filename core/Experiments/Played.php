@@ -9,6 +9,9 @@ namespace ZigLane\Core\Experiments;
  */
 final readonly class Played
 {
-    /** @param float $predicted chance to run out before the first shot, 0–1 */
-    public function __construct(public bool $ranOut, public float $predicted, public int $shots) {}
+    /**
+     * @param float $predicted chance to run out before the first shot, 0–1
+     * @param int   $points    balls pocketed less what a foul cost, where points are counted; 0 elsewhere
+     */
+    public function __construct(public bool $ranOut, public float $predicted, public int $shots, public int $points = 0) {}
 }

@@ -50,27 +50,32 @@ final readonly class Season
     {
         $simulator = $rack->simulator();
         $predicted = null;
+        $lost = $rack->rules()->pointsLostByFoul();
+        $points = 0;
         for ($shots = 0; $shots < self::MOST; ++$shots) {
             $next = $this->policy->next($rack);
             if (null === $next) {
-                return new Played(false, $predicted ?? 0.0, $shots);
+                return new Played(false, $predicted ?? 0.0, $shots, $points);
             }
             [$rack, $called] = $next;
             $predicted ??= $called->runOut;
             $result = $simulator->play($rack->layout, $this->missed($rack, $called->shot, $random));
             $verdict = $rack->rules()->judge($rack->layout, $result);
+            if ($lost > 0) {
+                $points += $verdict->legal() ? \count($result->pocketed) : -$lost;
+            }
             if ($verdict->won) {
-                return new Played(true, $predicted, $shots + 1);
+                return new Played(true, $predicted, $shots + 1, $points);
             }
             if ($verdict->lost || !$verdict->legal() || !$rack->rules()->countsAsMade($called->ball, $called->pocket, $result)) {
-                return new Played(false, $predicted, $shots + 1);
+                return new Played(false, $predicted, $shots + 1, $points);
             }
             $group = $rack->rules()->isTableOpen() ? $rack->rules()->groupTakenWith($called->ball) : null;
-            $rack = $rack->withLayout($result->final);
+            $rack = $rack->goneOn($result->final);
             $rack = null === $group ? $rack : $rack->withGroup($group);
         }
 
-        return new Played(false, (float) $predicted, $shots);
+        return new Played(false, (float) $predicted, $shots, $points);
     }
 
     /** The stroke as the player executes it. */

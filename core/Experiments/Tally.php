@@ -15,6 +15,7 @@ final class Tally
 
     public int $racks = 0;
     public int $runOuts = 0;
+    private int $points = 0;
     private float $predicted = 0.0;
     private float $variance = 0.0;
 
@@ -26,6 +27,7 @@ final class Tally
     {
         ++$this->racks;
         $this->runOuts += $rack->ranOut ? 1 : 0;
+        $this->points += $rack->points;
         $this->predicted += $rack->predicted;
         $this->variance += $rack->predicted * (1 - $rack->predicted);
         $bin = (int) min(self::BINS - 1, $rack->predicted * self::BINS);
@@ -81,6 +83,7 @@ final class Tally
             'rate' => round($this->rate(), 4),
             'interval' => array_map(static fn(float $v): float => round($v, 4), WilsonInterval::of($this->runOuts, $this->racks)),
             'predicted' => round($this->predicted(), 4),
+            'pointsARack' => round($this->points / max(1, $this->racks), 2),
             'byChance' => round($this->chance(), 4),
             'reliability' => $this->reliability(),
         ];

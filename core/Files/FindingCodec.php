@@ -39,6 +39,7 @@ final class FindingCodec
         'other-shot' => Found\OtherShot::class,
         'better-skill' => Found\BetterSkill::class,
         'cost-of-constraints' => Found\CostOfConstraints::class,
+        'spotted-first' => Found\SpottedFirst::class,
         'kept-leg-breaks' => Found\KeptLegBreaks::class,
         'rack-stands' => Found\RackStands::class,
         'no-cue-ball' => Found\NoCueBall::class,

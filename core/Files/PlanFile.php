@@ -26,6 +26,7 @@ use ZigLane\Core\Planning\Survival;
 use ZigLane\Core\Planning\SurvivalRun;
 use ZigLane\Core\Rack\Files\Fields;
 use ZigLane\Core\Rack\Files\ShotSpecFile;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Routes\Family;
 use ZigLane\Core\Wording\PlanWording;
@@ -201,6 +202,7 @@ final class PlanFile
     {
         $fields = new Fields($data, 'plan');
         $size = $rack->table->size;
+        $rack = Kitchen::opened($rack);
         if (\is_array($data->cue ?? null)) {
             $rack = $rack->withBall(BallId::CUE, self::point($data->cue, $size, 'plan.cue'));
         }

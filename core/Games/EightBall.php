@@ -103,6 +103,16 @@ final readonly class EightBall implements Game
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
     }
 
+    public function losesByFouls(): bool
+    {
+        return false;
+    }
+
+    public function pointsLostByFoul(): int
+    {
+        return 0;
+    }
+
     public function losesOtherwise(): bool
     {
         return true;

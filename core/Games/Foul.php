@@ -11,4 +11,7 @@ enum Foul: string
     case WrongBallFirst = 'wrong-ball-first';
     case NoRail = 'no-rail';
     case OffTable = 'off-table';
+
+    /** From the kitchen a ball in it was hit first. */
+    case InKitchen = 'in-kitchen';
 }

@@ -65,6 +65,12 @@ interface Game
      */
     public function countsAsMade(?int $ball, ?Pocket $pocket, ShotResult $result): bool;
 
+    /** Whether three fouls in a row lose the rack. */
+    public function losesByFouls(): bool;
+
+    /** Points that a foul costs where points are counted, 0 elsewhere. */
+    public function pointsLostByFoul(): int;
+
     /** Whether the ball that ends the rack loses it when it falls too early or uncalled; elsewhere it is spotted. */
     public function losesOtherwise(): bool;
 

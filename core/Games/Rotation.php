@@ -81,6 +81,17 @@ final readonly class Rotation implements Game
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
     }
 
+    /** WPA rules, from memory. */
+    public function losesByFouls(): bool
+    {
+        return true;
+    }
+
+    public function pointsLostByFoul(): int
+    {
+        return 0;
+    }
+
     public function losesOtherwise(): bool
     {
         return false;

@@ -63,6 +63,17 @@ final readonly class StraightPool implements Game
         return null !== $ball && ($result->pocketed[$ball] ?? null) === $pocket;
     }
 
+    public function losesByFouls(): bool
+    {
+        return false;
+    }
+
+    /** WPA rules, from memory; three in a row cost 15 more, which no plan comes to. */
+    public function pointsLostByFoul(): int
+    {
+        return 1;
+    }
+
     public function losesOtherwise(): bool
     {
         return false;

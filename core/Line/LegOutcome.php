@@ -37,6 +37,23 @@ final readonly class LegOutcome
         public ?Verdict $verdict = null,
     ) {}
 
+    /** The same, breaking for one more reason. */
+    public function breaking(LegFault $fault): self
+    {
+        return new self(
+            $this->number,
+            $this->spec,
+            LegState::Breaks,
+            $this->before,
+            [$fault, ...$this->faults],
+            $this->notes,
+            $this->shot,
+            $this->aim,
+            $this->result,
+            $this->verdict,
+        );
+    }
+
     /** Where the balls lie when it is over; null when it was not played or the cue ball is gone. */
     public function after(): ?Layout
     {

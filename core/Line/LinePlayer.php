@@ -6,6 +6,8 @@ namespace ZigLane\Core\Line;
 
 use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Games\Foul;
+use ZigLane\Core\Games\FoulCall;
 use ZigLane\Core\Games\Game;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Physics\EventType;
@@ -13,6 +15,7 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Rack\StatedShot;
@@ -54,6 +57,10 @@ final readonly class LinePlayer
                 continue;
             }
             $leg = $this->leg($number, $spec, $layout, $game);
+            if (0 === $index && null !== $leg->result && Kitchen::isLeftWrongly($rack, $leg->result)) {
+                $foul = new FoulCall(Foul::InKitchen, ball: $leg->result->firstHit);
+                $leg = $leg->breaking(new LegFault(LegFaultKind::Foul, foul: $foul));
+            }
             $outcomes[] = $leg;
             if (LegState::Breaks === $leg->state) {
                 $broken = $number;

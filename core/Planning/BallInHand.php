@@ -7,6 +7,7 @@ namespace ZigLane\Core\Planning;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Playable;
 use ZigLane\Core\Rack\Rack;
 
@@ -36,7 +37,7 @@ final class BallInHand
             // A place that can be said at the table: twentieths of a diamond.
             [$x, $y] = $rack->table->size->diamondsOf(new Point(...$nodes[$node]));
             $place = $rack->table->size->pointAt(round($x * 20) / 20, round($y * 20) / 20);
-            if (!Playable::hasRoom($simulator, $rack->layout, $place)) {
+            if (!Playable::hasRoom($simulator, $rack->layout, $place) || ($rack->kitchen && !Kitchen::has($rack->table, $place))) {
                 continue;
             }
             foreach ($places as $other) {

@@ -62,7 +62,7 @@ final class BreakShotSearch
             return null;
         }
         $layout = [$ball] === $rack->layout->objectBalls() ? self::racked($rack, $ball) : $rack->layout;
-        $stands = $rack->withLayout($layout)->withBallInHand(false);
+        $stands = $rack->goneOn($layout);
         $best = null;
         $most = 0.0;
         foreach (\array_slice(self::candidates($stands, $ball), 0, self::LOOKED) as $candidate) {

@@ -46,7 +46,7 @@ final readonly class KeptLegs
                 [new KeptShot()],
                 true,
             );
-            $rack = $rack->withLayout($after)->withBallInHand(false);
+            $rack = $rack->goneOn($after);
         }
 
         return new self(new ShotLine($shots, $rack), null);

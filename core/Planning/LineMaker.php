@@ -80,7 +80,7 @@ final readonly class LineMaker
                 continue;
             }
             $shot = self::shot($planner, $rack, $way, $leg, $left->ball(BallId::CUE));
-            $after = $rack->withLayout($left);
+            $after = $rack->goneOn($left);
             if ($rack->rules()->isOver($after->layout)) {
                 // What ends the rack must be the ball that was shot: another one that happens to fall is luck.
                 if ($rack->rules()->isOver($rack->layout->without($shot->pot->ball))) {

@@ -41,6 +41,22 @@ final readonly class Plan
         return $this->rack->withLegs(array_map(static fn(PlannedShot $s) => $s->spec, $this->shots));
     }
 
+    /** The same, saying something first. */
+    public function sayingFirst(Finding $finding): self
+    {
+        return new self(
+            $this->rack,
+            $this->shots,
+            $this->runOut,
+            $this->stopped,
+            [$finding, ...$this->says],
+            $this->hinge,
+            $this->settled,
+            $this->break,
+            $this->survival,
+        );
+    }
+
     /** What of the chance is kept by a shot: 1 where nothing is lost. */
     public function kept(int $number): float
     {

@@ -11,7 +11,9 @@ use ZigLane\Core\Planning\Finding\BreakShotFollows;
 use ZigLane\Core\Planning\Finding\NoCueBall;
 use ZigLane\Core\Planning\Finding\NoShot;
 use ZigLane\Core\Planning\Finding\RackStands;
+use ZigLane\Core\Planning\Finding\SpottedFirst;
 use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Routes\Route;
@@ -25,6 +27,7 @@ final class PlanSearch
     /** After so many shots more the line is shown again. */
     private const SHOWN = 2;
 
+    private readonly Rack $rack;
     private readonly LineMaker $maker;
     private ?Planner $planner = null;
     private readonly Processes $processes;
@@ -35,13 +38,14 @@ final class PlanSearch
      * @param Processes|null $processes that share the work: the plan is the same however many; this one alone when null
      */
     public function __construct(
-        private readonly Rack $rack,
+        private readonly Rack $asked,
         private readonly PlanConstraints $constraints = new PlanConstraints(),
         private readonly ?Deadline $deadline = null,
         private readonly ErrorSamples $errors = new ErrorSamples(),
         ?Processes $processes = null,
     ) {
-        $this->maker = new LineMaker($rack);
+        $this->rack = Kitchen::opened($asked);
+        $this->maker = new LineMaker($this->rack);
         $this->processes = $processes ?? Processes::single();
     }
 
@@ -49,6 +53,29 @@ final class PlanSearch
      * @return \Generator<int, Plan> the last one is the best; at least one
      */
     public function plans(): \Generator
+    {
+        $spotted = $this->spotted();
+        foreach ($this->searched() as $plan) {
+            yield null === $spotted ? $plan : $plan->sayingFirst($spotted);
+        }
+    }
+
+    /** The ball that had to be spotted before anything could be played. */
+    private function spotted(): ?SpottedFirst
+    {
+        foreach ($this->rack === $this->asked ? [] : $this->rack->layout->objectBalls() as $ball) {
+            if ($this->rack->layout->ball($ball)->distanceTo($this->asked->layout->ball($ball)) > 0.0) {
+                return new SpottedFirst($ball);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @return \Generator<int, Plan>
+     */
+    private function searched(): \Generator
     {
         $kept = KeptLegs::of($this->rack, $this->constraints->keep);
         $before = $kept->line->shots;

@@ -19,6 +19,7 @@ use ZigLane\Core\Planning\Value\StrokeProposals;
 use ZigLane\Core\Planning\Value\ValuedPot;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Potting\PotChance;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Routes\Route;
@@ -192,6 +193,7 @@ final class Planner
         $cue = $rack->layout->ball(BallId::CUE);
         $proposals = new StrokeProposals($this->values->of($rack));
         $valued = $proposals->candidates(RemainingBalls::of($rack->layout), $cue->x, $cue->y, lies: true);
+        $valued = array_values(array_filter($valued, static fn(ValuedPot $v): bool => !Kitchen::guards($rack, $v->pot->ball)));
         $near = array_filter($valued, static fn(ValuedPot $v): bool => $v->value >= self::NEAR * $valued[0]->value);
 
         $pots = array_map(static fn(ValuedPot $v): Pot => $v->pot, \array_slice(array_values($near), 0, $most));

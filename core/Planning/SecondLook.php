@@ -81,7 +81,7 @@ final readonly class SecondLook
             $layout = Spotting::back($rack->simulator(), $layout, [$last]);
         }
 
-        return $planner->next($rack->withLayout($layout), SearchBudget::look())?->runOut() ?? 0.0;
+        return $planner->next($rack->goneOn($layout), SearchBudget::look())?->runOut() ?? 0.0;
     }
 
     /**

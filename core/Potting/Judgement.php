@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Potting;
 
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
@@ -24,8 +25,14 @@ final readonly class Judgement
     /** More cushions than these do not make it worse. */
     private const MOST = 3;
 
+    /** Number of the first long rail in what was recorded. */
+    private const LONG_RAILS = 2;
+
     /** Contacts with rubber after which a stroke is given up. */
     private const MOST_RAILS = 24;
+
+    /** A ball that comes to a rail at less than this (sine of the angle) runs along it to its pocket: nobody calls that a bank. */
+    private const ALONG = 0.17;
 
     public function __construct(private Simulator $simulator, private Layout $layout) {}
 
@@ -40,6 +47,18 @@ final readonly class Judgement
         return 1.0 === $times ? $error : new ExecutionError($error->aim * $times, $error->speed, $error->tip);
     }
 
+    /**
+     * Whether a ball that comes from one place to a rail at another is banked off it, and not sent along it.
+     *
+     * @param bool $long the rail is a long one
+     */
+    public static function isBank(Point $from, Point $at, bool $long): bool
+    {
+        $into = $long ? abs($at->y - $from->y) : abs($at->x - $from->x);
+
+        return $into > self::ALONG * $from->distanceTo($at);
+    }
+
     /** How many times as large as on a straight shot the error of aim is, from 1. */
     public function times(AimedStroke $stroke): float
     {
@@ -48,12 +67,16 @@ final readonly class Judgement
         $hit = false;
         $kicked = $banked = 0;
         $rails = [];
+        $from = array_values($this->layout->balls);
         foreach ($state->events as $event) {
             if (EventType::BallBall === $event->type) {
                 $hit = true;
             } elseif (EventType::BallCushion === $event->type) {
                 $kicked += $hit ? 0 : 1;
-                $rails[$event->slot] = ($rails[$event->slot] ?? 0) + 1;
+                $at = new Point($event->x, $event->y);
+                $isBank = self::isBank($from[$event->slot], $at, $event->other >= self::LONG_RAILS);
+                $rails[$event->slot] = ($rails[$event->slot] ?? 0) + ($isBank ? 1 : 0);
+                $from[$event->slot] = $at;
             } elseif (EventType::Pocketed === $event->type && 0 !== $event->slot) {
                 $banked = $rails[$event->slot] ?? 0;
                 break;

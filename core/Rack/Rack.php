@@ -33,6 +33,13 @@ final readonly class Rack
     public ?Player $opponent;
     public PushOut $pushOut;
 
+    /** The cue ball is put down behind the head string, and a ball beyond it must be hit first. */
+    public bool $kitchen;
+
+    /** Fouls in a row of the player, and of the other, 0–2. */
+    public int $fouls;
+    public int $othersFouls;
+
     /**
      * @param Player|null          $player a league player when null
      * @param list<ShotSpec>       $legs
@@ -60,6 +67,12 @@ final readonly class Rack
         $this->group = $turn->group;
         $this->opponent = $turn->opponent;
         $this->pushOut = $turn->pushOut;
+        $this->kitchen = $turn->kitchen;
+        $this->fouls = $turn->fouls;
+        $this->othersFouls = $turn->others;
+        if ($this->fouls + $this->othersFouls > 0 && !$game->rules()->losesByFouls()) {
+            throw new InvalidInput('fouls', 'in a row are counted in nine-ball and ten-ball only');
+        }
         if (PushOut::None !== $this->pushOut && !$game->rules()->hasFixedOrder()) {
             throw new InvalidInput('pushOut', 'is played in nine-ball and ten-ball only');
         }
@@ -108,10 +121,16 @@ final readonly class Rack
         return $this->withLayout($this->layout->with($ball, $place));
     }
 
-    /** The same with the ball in hand, or not. */
-    public function withBallInHand(bool $inHand): self
+    /** The same with the ball in hand, or not; anywhere or behind the head string only: as it was when null. */
+    public function withBallInHand(bool $inHand, ?bool $kitchen = null): self
     {
-        return $this->with(['turn' => $this->turn->withBallInHand($inHand)]);
+        return $this->with(['turn' => $this->turn->withBallInHand($inHand, $kitchen)]);
+    }
+
+    /** The same after a legal shot by which the turn goes on, and that leaves the balls so. */
+    public function goneOn(Layout $layout): self
+    {
+        return $this->with(['layout' => $layout, 'turn' => $this->turn->goneOn()]);
     }
 
     /** The same balls by diamonds on another table. */
@@ -142,6 +161,12 @@ final readonly class Rack
     public function withPushOut(PushOut $pushOut): self
     {
         return $this->with(['turn' => $this->turn->withPushOut($pushOut)]);
+    }
+
+    /** The same after so many fouls in a row by the player and by the other. */
+    public function withFouls(int $fouls, int $others): self
+    {
+        return $this->with(['turn' => $this->turn->withFouls($fouls, $others)]);
     }
 
     /** The same where a plan may jump and curve, or not. */

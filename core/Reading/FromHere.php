@@ -10,6 +10,7 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Potting\PotEstimate;
+use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -74,7 +75,7 @@ final readonly class FromHere
     {
         $now = array_map(
             static fn(int $ball): self => self::ball($rack, $ball, $place, false),
-            $rack->rules()->legalTargets($rack->layout),
+            Kitchen::targets($rack),
         );
         usort($now, static fn(self $a, self $b): int => $b->chance() <=> $a->chance());
 

@@ -13,6 +13,7 @@ use ZigLane\Core\Decision\Tried;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Turn;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -26,6 +27,9 @@ final class AdviceWording
     /** Something of both that comes so near the best is told; a pot so near to where the answer turns is compared with that. */
     private const NEAR = 0.03;
     private const CLOSE = 0.35;
+
+    /** Where so unlikely a pot would do, there is nothing else to do. */
+    private const SELDOM = 0.1;
 
     /** More rails than these are not named one by one. */
     private const RAILS = 3;
@@ -74,8 +78,13 @@ final class AdviceWording
             $isPushOut = $tried === $advice->of(OptionKind::PushOut);
             $says[] = ucfirst($name) . ': ' . ($isPushOut ? self::pushOut($rack, $tried) : self::option($rack, $tried)) . '.';
         }
+        foreach (['You are' => $rack->fouls, 'The other player is' => $rack->othersFouls] as $who => $fouls) {
+            if (Turn::LAST_WARNING === $fouls) {
+                $says[] = "$who on two fouls: a third in a row loses the rack.";
+            }
+        }
         $go = $advice->of(OptionKind::Go);
-        if (null !== $go && null !== $advice->turnsAt && abs($go->chances->made - $advice->turnsAt) < self::CLOSE) {
+        if (null !== $go && $advice->turnsAt > self::SELDOM && abs($go->chances->made - $advice->turnsAt) < self::CLOSE) {
             $says[] = \sprintf(
                 'To go is right from a first pot of %.0f %% on; here it is %.0f %%.',
                 100 * $advice->turnsAt,
@@ -134,7 +143,7 @@ final class AdviceWording
     private static function option(Rack $rack, Tried $tried): string
     {
         if ($tried->chances->fouls > self::MOSTLY) {
-            return 'nothing legal is found; this foul costs least';
+            return 'no legal shot is likely enough; this foul costs least';
         }
         $facts = SafetyFacts::of($rack, $tried);
         $parts = [self::stroke($facts, $tried)];

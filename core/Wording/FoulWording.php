@@ -28,6 +28,7 @@ final class FoulWording
                 1 === \count($call->due) ? "the {$call->due[0]}" : 'a ball of the group',
             ),
             Foul::OffTable => \sprintf('Foul: the %d leaves the table.', $call->ball),
+            Foul::InKitchen => \sprintf('Foul: from the kitchen a ball beyond the head string must be hit first, not the %d.', $call->ball),
             Foul::NoRail => 'Foul: after the contact no ball drops or touches a rail.',
         };
     }

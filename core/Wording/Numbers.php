@@ -9,11 +9,11 @@ namespace ZigLane\Core\Wording;
  */
 final class Numbers
 {
-    private const WORDS = [2 => 'two', 3 => 'three', 4 => 'four', 5 => 'five'];
+    private const WORDS = [2 => 'two', 3 => 'three', 4 => 'four', 5 => 'five', 6 => 'six', 7 => 'seven', 8 => 'eight', 9 => 'nine'];
 
     private function __construct() {}
 
-    /** "three"; digits beyond five. */
+    /** "three"; digits beyond nine. */
     public static function word(int $number): string
     {
         return self::WORDS[$number] ?? (string) $number;

@@ -22,6 +22,7 @@ use ZigLane\Core\Planning\Finding\NoShot;
 use ZigLane\Core\Planning\Finding\OtherShot;
 use ZigLane\Core\Planning\Finding\RackStands;
 use ZigLane\Core\Planning\Finding\Skill;
+use ZigLane\Core\Planning\Finding\SpottedFirst;
 use ZigLane\Core\Planning\Finding\Told;
 use ZigLane\Core\Planning\Plan;
 
@@ -72,6 +73,10 @@ final class PlanWording
                 100 * $finding->keeps,
             ),
             $finding instanceof GroupTaken => self::group($finding),
+            $finding instanceof SpottedFirst => \sprintf(
+                'Every ball that may be hit lies behind the head string: have the %d put on the foot spot first.',
+                $finding->ball,
+            ),
             $finding instanceof BallInTheWay => \sprintf(
                 $finding->after
                     ? 'The %2$d is in the way of the %1$d and comes after it.'

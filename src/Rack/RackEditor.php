@@ -57,17 +57,9 @@ final class RackEditor
         return match ($op) {
             'place', 'type', 'nudge', 'freeze' => $this->move($op, $rack, $form, $chosen),
             'remove' => $this->remove($rack, $form),
-            'hand' => [
-                $rack->withBallInHand($form->getBoolean('inHand')),
-                $form->getBoolean('inHand') ? 'take ball in hand' : 'give up ball in hand',
-                $chosen,
-            ],
             'table' => $this->table($rack, $form),
             'equip' => $this->equip($rack, $form),
-            'against' => TurnEditor::against($rack, $form, $chosen),
-            'push-out' => TurnEditor::pushOut($rack, $form, $chosen),
-            'jumps' => TurnEditor::jumps($rack, $form, $chosen),
-            'called' => TurnEditor::called($rack, $form, $chosen),
+            'hand', 'against', 'push-out', 'jumps', 'called', 'fouls' => TurnEditor::edit($op, $rack, $form, $chosen),
             'rename' => $this->rename($rack, $form, $chosen),
             'add-leg' => $this->addLeg($rack),
             'leg' => $this->setLeg($rack, $form),

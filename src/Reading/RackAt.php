@@ -25,6 +25,6 @@ final readonly class RackAt
             $layout = $outcome->before ?? $layout;
         }
 
-        return $rack->withLayout($layout)->withLegs([]);
+        return ($leg > 1 ? $rack->goneOn($layout) : $rack->withLayout($layout))->withLegs([]);
     }
 }

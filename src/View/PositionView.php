@@ -69,7 +69,7 @@ final readonly class PositionView
         if (isset($pots[$chosen]) && null !== $leg && $leg->spec->intent->isPlain()) {
             $next = self::next($rack, $leg, $legs[$chosen] ?? null);
             $after = $leg->after();
-            $position = null === $next || null === $after ? null : LegPosition::of($rack->withLayout($after), $leg, $next[0], $next[1]);
+            $position = null === $next || null === $after ? null : LegPosition::of($rack->goneOn($after), $leg, $next[0], $next[1]);
         }
 
         $chances = null === $leg || !isset($pots[$chosen]) || !$leg->spec->intent->isPlain() ? null : self::chances($rack, $leg);

@@ -52,6 +52,8 @@ final class EditTest extends AppTestCase
         yield 'the cue ball off' => [['op' => 'remove', 'ball' => 'cue'], 'The cue ball stays on the table.'];
         yield 'nameless' => [['op' => 'rename', 'name' => '  '], 'A rack needs a name.'];
         yield 'endless name' => [['op' => 'rename', 'name' => str_repeat('x', 121)], 'has 121 characters (limit 120)'];
+        yield 'fouls in words' => [['op' => 'fouls', 'fouls' => 'two'], 'must be two numbers'];
+        yield 'too many fouls' => [['op' => 'fouls', 'fouls' => '3,0'], '3 is outside 0–2'];
         yield 'nothing known' => [['op' => 'explode'], '"explode" is not something that can be done'];
         yield 'no such leg' => [['op' => 'remove-leg', 'number' => 4], 'there is no leg 4'];
     }
@@ -203,6 +205,17 @@ final class EditTest extends AppTestCase
         self::assertSame('7ft', $rack->table->size->value);
         self::assertEqualsWithDelta(0.10795, $rack->table->cornerMouth, 1e-6);
         self::assertEqualsWithDelta([5.5, 1.25], $rack->table->size->diamondsOf($rack->layout->ball(1)), 1e-6);
+    }
+
+    public function testBallInHandBehindTheHeadStringAndFouls(): void
+    {
+        $id = $this->stored();
+        $this->edit($id, ['op' => 'hand', 'inHand' => '1', 'kitchen' => '1']);
+        $this->edit($id, ['op' => 'fouls', 'fouls' => '1,2']);
+        $rack = $this->open($id)->rack;
+        self::assertSame([true, true, 1, 2], [$rack->ballInHand, $rack->kitchen, $rack->fouls, $rack->othersFouls]);
+        $this->edit($id, ['op' => 'hand', 'kitchen' => '1']);
+        self::assertFalse($this->open($id)->rack->kitchen, 'not in hand, nowhere');
     }
 
     public function testAnOldWindowIsTold(): void

@@ -13,11 +13,20 @@ final class MatchTally
 {
     private const BINS = 5;
 
+    /** Two-sided 95 % of a normal distribution. */
+    private const Z = 1.959964;
+
+    /** Of fewer pairs nothing is known of how they differ. */
+    private const FEW = 10;
+
     private int $racks = 0;
     private int $shots = 0;
 
     /** @var array<int, int> by player */
     private array $won = [0, 0];
+
+    /** @var list<float> by rack: 1 where the first player won it, 0.5 where it was given up */
+    private array $results = [];
 
     /** @var array<string, array{int, float, int}> predictions, their sum, and racks won, by kind and fifth of the prediction */
     private array $bins = [];
@@ -27,6 +36,7 @@ final class MatchTally
     {
         ++$this->racks;
         $this->shots += $rack->shots;
+        $this->results[] = null === $rack->winner ? 0.5 : 1.0 - $rack->winner;
         if (null === $rack->winner) {
             return;
         }
@@ -38,6 +48,26 @@ final class MatchTally
             $this->bins[$bin][1] += $win;
             $this->bins[$bin][2] += $turn === $rack->winner ? 1 : 0;
         }
+    }
+
+    /**
+     * The 95 % interval of the share won by the first player. Racks are played in pairs, of which one is mostly won where the other is
+     * lost: the pairs are what is independent.
+     *
+     * @return array{float, float}
+     */
+    private function interval(): array
+    {
+        $pairs = array_map(static fn(array $pair): float => array_sum($pair) / \count($pair), array_chunk($this->results, 2));
+        $n = \count($pairs);
+        $mean = array_sum($pairs) / max(1, $n);
+        $square = array_sum(array_map(static fn(float $share): float => ($share - $mean) ** 2, $pairs));
+        if ($n < self::FEW || $square <= 0.0) {
+            return WilsonInterval::of($this->won[0], array_sum($this->won));
+        }
+        $half = self::Z * sqrt($square / ($n - 1) / $n);
+
+        return [max(0.0, $mean - $half), min(1.0, $mean + $half)];
     }
 
     /**
@@ -54,7 +84,7 @@ final class MatchTally
             'won' => $this->won,
             'givenUp' => $this->racks - $decided,
             'share' => $round($this->won[0] / max(1, $decided)),
-            'interval' => array_map($round, WilsonInterval::of($this->won[0], $decided)),
+            'interval' => array_map($round, $this->interval()),
             'predictions' => array_map(static fn(array $bin, string $key): array => [
                 'of' => explode(' ', $key)[0],
                 'shots' => $bin[0],

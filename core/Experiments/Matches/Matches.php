@@ -19,7 +19,8 @@ use ZigLane\Core\Rack\Rack;
 
 /**
  * Two players contest racks as a break leaves them, every stroke with its player's error in it: each rack twice, so that both begin it
- * once.
+ * once, and under the same errors: where both decide alike, each of them wins it once (common random numbers; A. M. Law and W. D. Kelton,
+ * "Simulation Modeling and Analysis", 1982).
  */
 final readonly class Matches
 {
@@ -42,7 +43,7 @@ final readonly class Matches
             $first = $n % 2;
             $rack = FreshRack::broken($this->game, $seed, $this->players[$first]->player)->rack;
 
-            yield $this->rack($rack->named("$rack->name, $n"), $first, new Generator(7_919 * $seed + 1 + $first));
+            yield $this->rack($rack->named("$rack->name, $n"), $first, new Generator(7_919 * $seed + 1));
         }
     }
 

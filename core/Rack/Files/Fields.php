@@ -91,6 +91,17 @@ final class Fields
     }
 
     /** @throws InvalidInput */
+    public function whole(string $key, int $default, int $low, int $high): int
+    {
+        $value = $this->number($key, $default, $low, $high);
+        if (floor($value) !== $value) {
+            throw new InvalidInput($this->path($key), 'must be a whole number');
+        }
+
+        return (int) $value;
+    }
+
+    /** @throws InvalidInput */
     public function flag(string $key, bool $default): bool
     {
         $value = $this->raw($key) ?? $default;

@@ -29,6 +29,9 @@ final class RackFile
 {
     public const FORMAT = 'zig-lane/rack';
     public const VERSION = 1;
+
+    /** The ball is in hand behind the head string only. */
+    private const KITCHEN = 'kitchen';
     /** Bytes of the compact form. */
     public const LARGEST = 65536;
 
@@ -67,7 +70,8 @@ final class RackFile
         $opponent = null === $file->raw('opponent') ? null : $file->object('opponent');
         $against = null === $opponent ? null : PlayerFields::read($opponent);
         $legs = self::legs($file->raw('legs'));
-        $inHand = $file->flag('ballInHand', false);
+        [$inHand, $kitchen] = self::inHand($file);
+        $fouls = $file->object('fouls');
         $jumps = $file->flag('jumps', false);
 
         return new Rack(
@@ -75,18 +79,42 @@ final class RackFile
             $game,
             $table,
             $layout,
-            new Turn($inHand, $group, $against, $file->choice('pushOut', PushOut::class, PushOut::None->value)),
+            new Turn(
+                $inHand,
+                $group,
+                $against,
+                $file->choice('pushOut', PushOut::class, PushOut::None->value),
+                $kitchen,
+                $fouls->whole('player', 0, 0, Turn::LAST_WARNING),
+                $fouls->whole('opponent', 0, 0, Turn::LAST_WARNING),
+            ),
             $who,
             $legs,
             array_filter([
                 '' => $file->unknown(),
                 'player' => $player->unknown(),
                 'opponent' => $opponent?->unknown() ?? [],
+                'fouls' => $fouls->unknown(),
                 'cue' => $cueUnknown,
             ] + $unknown),
             $cue,
             new HouseRules($jumps, null === $file->raw('called') ? null : $file->flag('called', true)),
         );
+    }
+
+    /**
+     * @return array{bool, bool} whether the ball is in hand, and only behind the head string
+     *
+     * @throws InvalidInput
+     */
+    private static function inHand(Fields $file): array
+    {
+        $value = $file->raw('ballInHand') ?? false;
+        if (!\is_bool($value) && self::KITCHEN !== $value) {
+            throw new InvalidInput($file->path('ballInHand'), \sprintf('must be true, false or "%s"', self::KITCHEN));
+        }
+
+        return [false !== $value, self::KITCHEN === $value];
     }
 
     /**
@@ -108,12 +136,15 @@ final class RackFile
             'table' => EquipmentFields::writeTable($rack->table, $kept),
             'cue' => EquipmentFields::writeCue($rack->cue) + $kept('cue'),
             'balls' => $balls,
-            'ballInHand' => $rack->ballInHand,
+            'ballInHand' => $rack->ballInHand && $rack->kitchen ? self::KITCHEN : $rack->ballInHand,
             'group' => $rack->group?->value,
             'player' => PlayerFields::write($rack->player) + $kept('player'),
         ];
         if (PushOut::None !== $rack->pushOut) {
             $document['pushOut'] = $rack->pushOut->value;
+        }
+        if ($rack->fouls + $rack->othersFouls > 0 || [] !== $kept('fouls')) {
+            $document['fouls'] = ['player' => $rack->fouls, 'opponent' => $rack->othersFouls] + $kept('fouls');
         }
         if ($rack->house->jumps) {
             $document['jumps'] = true;

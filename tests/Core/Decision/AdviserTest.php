@@ -36,7 +36,7 @@ use ZigLane\Tests\Survey;
  */
 final class AdviserTest extends TestCase
 {
-    private const IN_SUITE = ['hide it behind two balls', 'the combination wins', 'the carom wins', 'three open balls', 'the other has left nothing', 'a bank that leaves little'];
+    private const IN_SUITE = ['hide it behind two balls', 'the combination wins', 'the carom wins', 'three open balls', 'the other has left nothing', 'a combination from the corner'];
 
     /**
      * @param array<int|string, array{float, float}> $balls
@@ -75,13 +75,13 @@ final class AdviserTest extends TestCase
         yield 'the combination wins' => ['nine-ball', null, Level::League, ['cue' => [4.5, 1.6], 1 => [6.6, 2.9], 9 => [7.55, 3.6], 5 => [1.0, 1.0], 6 => [2, 3]], $go, ['/^Go: (8|9)\d %/', '/the 1 into the 9, which goes in the foot right pocket/']];
         yield 'the carom wins' => ['nine-ball', null, Level::Advanced, ['cue' => [4, 3.2], 1 => [6.6, 2.6], 9 => [7.8, 0.35], 2 => [0.5, 3.8], 3 => [0.4, 0.5]], $go, ['/off the 1 into the 9, which goes in the foot left pocket/']];
         yield 'three open balls' => ['nine-ball', null, Level::League, ['cue' => [5, 1.5], 7 => [6.5, 1.0], 8 => [4, 3], 9 => [1.5, 1]], $go, ['/^Go: [89]\d % to win the rack\. Safe: [345]\d %\. Go for it\./', '/the 7 in the foot left pocket, 9\d %/']];
-        yield 'the other has left nothing' => ['nine-ball', null, Level::League, ['cue' => [2.2, 2.1], 1 => [0.13, 2.0], 5 => [1.0, 3.0], 6 => [1.3, 2.9], 7 => [1.2, 1.0], 2 => [7.6, 3.8], 3 => [7.8, 0.4], 9 => [5, 0.2]], $safe, ['/Play safe\.$/m', '/far away/']];
-        yield 'a bank that leaves little' => ['nine-ball', null, Level::League, ['cue' => [2, 2.4], 1 => [4.6, 0.13], 4 => [3.2, 3.3], 5 => [3.45, 3.5], 6 => [3.0, 3.6], 9 => [7.3, 3.7], 2 => [7.6, 0.2], 3 => [0.3, 3.7]], [OptionKind::TwoWay], ['/Play both/', '/off the left rail/']];
+        yield 'the other has left nothing' => ['nine-ball', null, Level::League, ['cue' => [2.2, 2.1], 1 => [0.13, 2.0], 5 => [1.0, 3.0], 6 => [1.3, 2.9], 7 => [1.2, 1.0], 2 => [7.6, 3.8], 3 => [7.8, 0.4], 9 => [5, 0.2]], [OptionKind::Safe, OptionKind::TwoWay], ['/far away/']];
+        yield 'a bank that leaves little' => ['nine-ball', null, Level::League, ['cue' => [2, 2.4], 1 => [4.6, 0.13], 4 => [3.2, 3.3], 5 => [3.45, 3.5], 6 => [3.0, 3.6], 9 => [7.3, 3.7], 2 => [7.6, 0.2], 3 => [0.3, 3.7]], [OptionKind::TwoWay, OptionKind::Safe], ['/off the left rail in the foot right pocket/']];
         yield 'a hook in ten-ball' => ['ten-ball', null, Level::Advanced, ['cue' => [3.5, 1], 1 => [7.87, 2.1], 4 => [6.2, 2.6], 5 => [6.4, 2.9], 6 => [6.1, 3.2], 10 => [2, 3.7], 2 => [0.3, 0.3]], [OptionKind::Safe, OptionKind::TwoWay], []];
         yield 'the wall between' => ['nine-ball', null, Level::Advanced, ['cue' => [1, 2], 1 => [6, 2], 5 => [3, 2], 6 => [3, 2.35], 9 => [7, 3.5]], [OptionKind::Safe, OptionKind::TwoWay], ['/off the (left|foot|head|right)/']];
         yield 'both ends of the table' => ['nine-ball', null, Level::League, ['cue' => [4, 0.3], 1 => [4.4, 3.87], 2 => [0.3, 0.3], 3 => [7.7, 3.7], 4 => [4.75, 3.6], 5 => [4.0, 3.55], 9 => [2, 2]], $safe, ['/leaves the other player \d % /']];
         yield 'blocked both ways' => ['ten-ball', null, Level::StrongLeague, ['cue' => [6.5, 3.6], 1 => [7.87, 0.9], 2 => [7.5, 0.35], 3 => [7.55, 1.5], 4 => [1, 1], 10 => [2, 3]], $safe, []];
-        yield 'inside a cluster' => ['nine-ball', null, Level::League, ['cue' => [2, 1], 1 => [7.5, 2.05], 2 => [7.3, 2.05], 3 => [7.3, 1.8], 4 => [7.5, 1.8], 9 => [7.7, 1.95]], $safe, ['/a foul in \d+ %/']];
+        yield 'inside a cluster' => ['nine-ball', null, Level::League, ['cue' => [2, 1], 1 => [7.5, 2.05], 2 => [7.3, 2.05], 3 => [7.3, 1.8], 4 => [7.5, 1.8], 9 => [7.7, 1.95]], $safe, ['/foul/']];
         yield 'the eight out of reach' => ['eight-ball', 'solids', Level::ClubNight, ['cue' => [1.0, 3.0], 8 => [7.87, 1.9], 9 => [7.6, 2.9], 10 => [6.6, 2.2], 11 => [4.0, 0.14]], $safe, ['/^Safe: [12]\d %/']];
         yield 'frozen on the rail, the other far from done' => ['eight-ball', 'solids', Level::League, ['cue' => [4, 2], 1 => [7.3, 3.86], 2 => [7.0, 3.86], 8 => [4, 0.14], 9 => [6.6, 3.4], 10 => [7.5, 3.3], 11 => [6.9, 3.2], 12 => [7.7, 3.6], 13 => [5.5, 1]], $go, ['/^Go: 9\d %/', '/the 2 into the 1/']];
         yield 'an open group' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [4, 2], 1 => [6.5, 1], 2 => [1.5, 1], 3 => [6, 3.2], 8 => [2, 3], 9 => [7.5, 3.5], 10 => [4, 3.8]], $go, []];
@@ -89,6 +89,18 @@ final class AdviserTest extends TestCase
         yield 'kissed in' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [1.2, 2.5], 8 => [2.2, 0.9], 9 => [2.4, 0.7], 10 => [7, 1], 11 => [7, 3]], $go, ['/the 8 off the 9 in the foot right pocket, [45]\d %/', '/The rule of 75 % would say play safe/']];
         yield 'rail first' => ['eight-ball', 'solids', Level::Professional, ['cue' => [4.1, 1.5], 8 => [7, 3.74], 9 => [6.3, 3.2], 10 => [7, 1], 11 => [2, 3]], $go, ['/^Go: [89]\d %/', '/off the right rail, the 8 in the foot right pocket, [89]\d %/']];
         yield 'three balls' => ['nine-ball', null, Level::Advanced, ['cue' => [5.9, 1.2], 1 => [7.1, 2.8], 5 => [7.6, 3.4], 9 => [7.7, 3.8], 7 => [1, 1], 8 => [0.3, 3.5]], $go, ['/the 1 into the (5 into the )?9, which goes in the foot right pocket, 9\d %/']];
+        yield 'a back cut along the rail' => ['nine-ball', null, Level::StrongLeague, ['cue' => [3.2, 2.1], 1 => [7.88, 1.1], 4 => [7.4, 2.2], 6 => [2.6, 0.5], 7 => [0.3, 2.3], 9 => [4.8, 3.4]], $safe, ['/it leaves the other player \d % /']];
+        yield 'thin at the head rail' => ['ten-ball', null, Level::StrongLeague, ['cue' => [4.8, 3.1], 1 => [0.4, 2.8], 3 => [3.2, 1.8], 5 => [6, 0.6], 8 => [0.7, 1.9], 10 => [5.8, 3.3]], $safe, []];
+        yield 'a bank or nothing left' => ['nine-ball', null, Level::League, ['cue' => [1.9, 2.2], 1 => [1.1, 0.1], 4 => [2.6, 2.8], 6 => [1.3, 3.4], 7 => [5, 1.4], 9 => [5.8, 3.4]], $safe, ['/it leaves the other player \d % /']];
+        yield 'frozen between the pockets' => ['ten-ball', null, Level::Advanced, ['cue' => [3.7, 2.7], 1 => [3.5, 0.1], 3 => [2.5, 3.3], 5 => [1.7, 1.5], 8 => [4.9, 3.6], 10 => [3.2, 0.6]], $safe, []];
+        yield 'down the table, one in the way' => ['ten-ball', null, Level::StrongLeague, ['cue' => [0.8, 0.4], 1 => [7.5, 3.2], 3 => [3.3, 0.3], 5 => [2.9, 1.8], 8 => [5.5, 2.1], 10 => [6, 2.9]], $safe, []];
+        $both = [OptionKind::TwoWay];
+        yield 'a combination from the corner' => ['nine-ball', null, Level::League, ['cue' => [7.4, 0.9], 1 => [7.2, 0.3], 4 => [1.6, 1.4], 6 => [4.2, 3.2], 7 => [4, 2.1], 9 => [7.7, 2.7]], $both, ['/the 1 into the 9/']];
+        yield 'the combination before a long pot' => ['nine-ball', null, Level::ClubNight, ['cue' => [4.0, 1.0], 1 => [6.4, 2.6], 9 => [7.4, 3.2], 4 => [1.2, 3.0], 5 => [1.0, 2.6], 6 => [1.4, 1.0]], $both, ['/the 1 into the 9/']];
+        yield 'along the rail, and no bank' => ['eight-ball', 'solids', Level::League, ['cue' => [2, 1], 8 => [4.6, 0.3], 9 => [7.86, 3.0], 10 => [7.86, 2.74], 11 => [0.3, 3.6], 12 => [0.13, 2.0]], $go, ['/^Go: the 8 in the foot left pocket, [78]\d %/m']];
+        yield 'thin off the rail' => ['nine-ball', null, Level::League, ['cue' => [3.3, 3.6], 1 => [4.7, 0.1], 4 => [1.6, 0.6], 6 => [4.2, 1.8], 7 => [4.1, 0.8], 9 => [3.1, 2.3]], $both, []];
+        yield 'a long pot that sends it away' => ['nine-ball', null, Level::League, ['cue' => [2.3, 0.7], 1 => [6, 3.2], 4 => [5.9, 0.6], 6 => [5.4, 0.7], 7 => [0.5, 0.9], 9 => [5.1, 3]], $both, []];
+        yield 'four in ten, and little left' => ['nine-ball', null, Level::League, ['cue' => [4.8, 3.5], 1 => [1.1, 2], 4 => [2.9, 1.3], 6 => [4, 2.5], 7 => [2.5, 2.3], 9 => [6.8, 1.2]], $both, []];
         yield 'below the rule, and go' => ['nine-ball', null, Level::Advanced, ['cue' => [1.0, 1.0], 1 => [7.0, 0.13], 4 => [3.0, 2.6], 5 => [3.3, 2.4], 6 => [3.1, 2.2], 9 => [5, 3.7], 2 => [0.4, 3.7]], $go, ['/The rule of 75 % would say play safe/']];
     }
 
@@ -119,7 +131,7 @@ final class AdviserTest extends TestCase
     public static function hidden(): iterable
     {
         $barred = [12 => [4.3, 0.12], 13 => [4.2, 3.88], 14 => [4.6, 3.88], 15 => [0.5, 2.0], 10 => [4.0, 0.12]];
-        yield 'over a wall' => [['cue' => [2.0, 2.0], 9 => [3.0, 2.0], 10 => [3.0, 2.24], 11 => [3.0, 1.76], 8 => [6.2, 2.7], 12 => [4.2, 0.5], 13 => [4.2, 3.6]], 'over'];
+        yield 'over a wall' => [['cue' => [2.0, 2.0], 9 => [3.0, 2.0], 10 => [3.0, 2.24], 11 => [3.0, 1.76], 8 => [6.2, 2.7], 12 => [4.2, 0.5], 13 => [4.2, 3.6], 14 => [3.75, 0.12], 15 => [4.6, 3.88]], 'over'];
         yield 'round one' => [['cue' => [3.4, 1.0], 9 => [4.5, 1.6], 8 => [5.3, 1.8]] + $barred, 'round'];
     }
 
@@ -170,6 +182,16 @@ final class AdviserTest extends TestCase
         self::assertGreaterThan(($strong->of(OptionKind::Safe)?->win() ?? 1.0) + 0.05, $weak->of(OptionKind::Safe)?->win());
     }
 
+    /** The other player on two fouls: a third loses, so a hidden ball is worth more. */
+    public function testTwoFoulsInARow(): void
+    {
+        $rack = Read::rack(['cue' => [0.7, 2], 1 => [7.87, 2.0], 2 => [1.4, 0.3], 6 => [5.2, 1.2], 7 => [5.4, 1.5], 9 => [3, 3.8]])->withPlayer(Player::of(Level::Advanced));
+        $warned = $rack->withFouls(0, 2);
+        $advice = self::advice($warned);
+        self::assertGreaterThan((self::advice($rack)->of(OptionKind::Safe)?->win() ?? 1.0) + 0.01, $advice->of(OptionKind::Safe)?->win());
+        self::assertContains('The other player is on two fouls: a third in a row loses the rack.', AdviceWording::says($advice, $warned));
+    }
+
     /** What a stroke is said to come to is what playing it with other errors comes to. */
     public function testChancesHoldUnderFreshErrors(): void
     {
@@ -210,7 +232,7 @@ final class AdviserTest extends TestCase
         self::assertSame([], $advised->plan->shots);
         self::assertNotNull($advised->advice?->chosen());
         // After the 1 the 2 stands behind two balls: what to play from there is said; where nothing legal is left, too.
-        foreach ([['/it leaves the other player \d+ % to run out/', [2 => [0.12, 2.0], 4 => [0.3, 2.3], 5 => [0.3, 1.7], 3 => [1.0, 3.7]]], ['/nothing legal is found/', [2 => [0.12, 2.0], 3 => [0.32, 2.0], 4 => [0.2, 2.18], 5 => [0.2, 1.82]]]] as [$said, $balls]) {
+        foreach ([['/it leaves the other player \d+ % to run out/', [2 => [0.12, 2.0], 4 => [0.3, 2.3], 5 => [0.3, 1.7], 3 => [1.0, 3.7]]], ['/no legal shot is likely enough/', [2 => [0.12, 2.0], 3 => [0.32, 2.0], 4 => [0.2, 2.18], 5 => [0.2, 1.82]]]] as [$said, $balls]) {
             $advised = self::last(Read::rack(['cue' => [5, 1.5], 1 => [6.5, 1.0], 9 => [4, 3]] + $balls));
             self::assertCount(1, $advised->plan->shots);
             $ending = $advised->ending ?? self::fail('no ending');

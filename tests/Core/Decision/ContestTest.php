@@ -60,6 +60,33 @@ final class ContestTest extends TestCase
         self::assertSame(0.0, $contest->sight($rack->layout->with(9, $between)));
     }
 
+    /** Where nothing goes, a ball close by can be played safe better than one far away. */
+    public function testANearBallIsEasierToPlaySafe(): void
+    {
+        $wins = [];
+        foreach ([7.0, 1.5] as $x) {
+            $rack = Read::rack(['cue' => [$x, 2.0], 1 => [7.87, 2.0], 4 => [7.6, 0.3], 5 => [7.6, 3.7], 9 => [1.3, 3.0]])->withPlayer(Player::of(Level::Advanced));
+            $own = new RunOutChance($rack);
+            self::assertLessThan(0.1, $own->at($rack->layout));
+            $wins[] = (new Contest($own, $own))->turn($rack->layout);
+        }
+        self::assertGreaterThan($wins[1] + 0.05, $wins[0]);
+    }
+
+    /** The third foul in a row loses: a kick is worth less to who is on two, and a hidden ball more to the other. */
+    public function testTwoFoulsInARow(): void
+    {
+        [$rack, $own] = self::chances(Level::Advanced, Level::Advanced);
+        $between = $rack->layout->ball(0)->toward($rack->layout->ball(0)->angleTo($rack->layout->ball(1)), 0.3);
+        $hidden = $rack->layout->with(9, $between);
+        $plain = new Contest($own, $own);
+        $warned = new Contest($own, $own, warned: true);
+        self::assertSame(0.0, $warned->fouled($hidden));
+        self::assertLessThan($plain->turn($hidden), $warned->turn($hidden));
+        self::assertSame($plain->turn($hidden), $warned->afterLegal()->turn($hidden));
+        self::assertSame($warned->turn($hidden), (new Contest($own, $own, otherWarned: true))->reversed()->turn($hidden));
+    }
+
     /**
      * @return array{Rack, RunOutChance, RunOutChance}
      */

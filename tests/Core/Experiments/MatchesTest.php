@@ -33,6 +33,30 @@ final class MatchesTest extends TestCase
         }
     }
 
+    /** Racks that are won once from either side say that nobody is better, and say so surely. */
+    public function testPairsThatAreSharedSayMoreThanRacksByThemselves(): void
+    {
+        $intervals = [];
+        foreach ([[0, 1], [0, 0]] as $others) {
+            $tally = new MatchTally();
+            for ($n = 0; $n < 40; ++$n) {
+                // A tenth of the pairs go to one player, a tenth to the other, the rest are shared.
+                $odd = intdiv($n, 2) % 10;
+                foreach (0 === $odd ? [0, 0] : (1 === $odd ? [1, 1] : (0 === $others[1] ? array_fill(0, 2, intdiv($n, 2) % 2) : [0, 1])) as $winner) {
+                    $tally->add(new MatchRack($winner, 8, []));
+                }
+            }
+            $interval = $tally->describe()['interval'];
+            \assert(\is_array($interval) && \is_float($interval[0]) && \is_float($interval[1]));
+            $intervals[] = [$interval[0], $interval[1]];
+        }
+        [[$low, $high], [$lowApart, $highApart]] = $intervals;
+        // Eight pairs of forty lie a half from the mean.
+        self::assertEqualsWithDelta(0.5 - 1.96 * sqrt(8 * 0.25 / 39 / 40), $low, 1e-4);
+        self::assertLessThan($highApart - $lowApart, $high - $low);
+        self::assertEqualsWithDelta(0.5 - 1.96 * sqrt(0.25 / 39), $lowApart, 0.01);
+    }
+
     public function testATallyCountsRacksAndPredictions(): void
     {
         $tally = new MatchTally();

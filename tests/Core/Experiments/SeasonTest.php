@@ -43,6 +43,8 @@ final class SeasonTest extends TestCase
         self::assertSame([1, 2, 1], array_column($tally->reliability(), 'racks'));
         self::assertSame([0.0, 0.5, 1.0], array_column($tally->reliability(), 'rate'));
         self::assertEqualsWithDelta(sqrt(0.09 + 0.25 + 0.2475 + 0.09) / 4, $tally->chance(), 1e-12);
+        $tally->add(new Played(false, 0.2, 3, 9));
+        self::assertSame(1.8, $tally->describe()['pointsARack']);
     }
 
     /** Eight racks (six in the suite: four were too few to tell) with a plan and without: the plan runs out more often, and about as often as it says. */

@@ -26,7 +26,7 @@ final class RackFileTest extends TestCase
       "table": { "size": "8ft", "cornerMouthMm": 107.95, "sideMouthMm": 127.0, "room": "back",
                  "cloth": { "slide": 0.22, "roll": 0.009, "spinDecay": 11.0, "age": {} } },
       "balls": { "cue": [2.0, 2.0], "1": [5.5, 1.25], "9": [6.0, 3.1] },
-      "ballInHand": true, "group": null, "player": { "level": "advanced", "hand": "left" }, "opponent": { "level": "league", "club": "x" }, "pushOut": "offered", "tags": [],
+      "ballInHand": true, "group": null, "player": { "level": "advanced", "hand": "left" }, "opponent": { "level": "league", "club": "x" }, "pushOut": "offered", "fouls": { "opponent": 2, "since": 4 }, "tags": [],
       "legs": [
         { "ball": "1", "pocket": "foot-left", "pocketOffset": 0.25, "speed": { "lengths": 2.0 }, "tip": { "side": -0.25, "height": 0.3 }, "elevationDeg": 4, "why": "for the 9" },
         { "aimDeg": 12.5, "speed": { "mps": 2.1 } },
@@ -94,6 +94,7 @@ final class RackFileTest extends TestCase
         self::assertTrue($rack->ballInHand);
         self::assertSame('league', $rack->opponent?->level->value);
         self::assertSame('offered', $rack->pushOut->value);
+        self::assertSame([0, 2], [$rack->fouls, $rack->othersFouls]);
         self::assertSame('advanced', $rack->player->level->value);
         self::assertSame([0.25, 2.0, -0.25, 4.0], [$rack->legs[0]->offset, $rack->legs[0]->speed->lengths, $rack->legs[0]->tip->side, $rack->legs[0]->elevationDeg]);
         self::assertSame([12.5, 2.1, null], [$rack->legs[1]->aimDeg, $rack->legs[1]->speed->mps, $rack->legs[1]->ball]);
@@ -109,7 +110,7 @@ final class RackFileTest extends TestCase
     public function testUnknownKeysAreKept(): void
     {
         $json = self::json(self::read(self::FULL));
-        foreach (['"tags":[]', '"room":"back"', '"age":{}', '"hand":"left"', '"why":"for the 9"'] as $kept) {
+        foreach (['"tags":[]', '"since":4', '"room":"back"', '"age":{}', '"hand":"left"', '"why":"for the 9"'] as $kept) {
             self::assertStringContainsString($kept, $json);
         }
     }
@@ -125,6 +126,20 @@ final class RackFileTest extends TestCase
     {
         $rack = self::read('{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[1,1],"1":[2,0.0866]}}');
         self::assertEqualsWithDelta(0.028575 * sqrt(1 - 0.27 ** 2), $rack->layout->ball(1)->y, 1e-9);
+    }
+
+    public function testTheKitchenIsWrittenAndRead(): void
+    {
+        $rack = self::read(str_replace('"ballInHand": true', '"ballInHand": "kitchen"', self::FULL));
+        self::assertTrue($rack->ballInHand && $rack->kitchen);
+        self::assertEquals($rack, self::read(self::json($rack)));
+        self::assertFalse($rack->goneOn($rack->layout)->kitchen);
+    }
+
+    public function testFoulsAreCountedInRotationGamesOnly(): void
+    {
+        $this->expectExceptionMessage('fouls: in a row are counted in nine-ball and ten-ball only');
+        self::read('{"format":"zig-lane/rack","version":1,"game":"eight-ball","balls":{"cue":[1,1]},"fouls":{"player":1}}');
     }
 
     public function testOnlyNumberedBallsExist(): void
@@ -173,6 +188,9 @@ final class RackFileTest extends TestCase
         yield 'along' => ['[5.5, 1.25]', '[8.5, 1.25]', 'balls.1[0]'];
         yield 'across' => ['[5.5, 1.25]', '[5.5, -0.25]', 'balls.1[1]'];
         yield 'in hand' => ['"ballInHand": true', '"ballInHand": 1', 'ballInHand'];
+        yield 'in hand where' => ['"ballInHand": true', '"ballInHand": "behind"', 'ballInHand'];
+        yield 'three fouls' => ['"opponent": 2', '"opponent": 3', 'fouls.opponent'];
+        yield 'half a foul' => ['"opponent": 2', '"player": 0.5', 'fouls.player'];
         yield 'group' => ['"group": null', '"group": "lows"', 'group'];
         yield 'level' => ['"advanced"', '"wizard"', 'player.level'];
         yield 'legs' => ['"legs": [', '"legs": 3, "was": [', 'legs'];
