@@ -48,7 +48,7 @@ foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.
 }
 array_push($names, 'rail1', 'rail2', 'rail3');
 preg_match_all("/^ +'([a-z-]+)'(?:, '([a-z-]+)')* =>/m", (string) file_get_contents(dirname(__DIR__) . '/src/Rack/RackEditor.php'), $found);
-$ops = ['place', 'type', 'nudge', 'freeze', 'remove', 'hand', 'table', 'equip', 'rename', 'add-leg', 'leg', 'remove-leg', ...$found[1]];
+$ops = ['place', 'type', 'nudge', 'freeze', 'remove', 'hand', 'table', 'equip', 'rename', 'add-leg', 'leg', 'remove-leg', 'against', 'push-out', 'jumps', 'called', 'fouls', ...$found[1]];
 $pockets = ['head-left', 'head-right', 'side-left', 'side-right', 'foot-left', 'foot-right'];
 $games = ['nine-ball', 'ten-ball', 'eight-ball', 'straight-pool'];
 
@@ -68,6 +68,8 @@ $value = static function (string $name) use ($chance, $random, $nasty, $ops, $po
 
     return match ($name) {
         'op' => one($random, $ops),
+        'line' => implode(' ', array_map(static fn(): string => one($random, ['cue', '1', '7', '12', 'frozen', 'foot', 'left', 'spot', 'off', '2.5', '½', '4 1/2', '1/0', ',', 'the', '🎱']), range(1, $random->integer(1, 12)))),
+        'fouls' => one($random, ['0,2', '2,1', '3,3', '1', '-1,0']),
         'ball', 'first' => one($random, ['cue', (string) $random->integer(1, 15), (string) $random->integer(1, 15)]),
         'pocket' => one($random, $pockets),
         'game' => one($random, $games),
@@ -96,7 +98,7 @@ $rackFile = static function () use ($chance, $random, $nasty, $games): string {
         $document['legs'][0] += one($random, [[], [], ['kind' => 'bank', 'rails' => ['left']], ['kind' => 'kick', 'rails' => ['foot', 'right', 'head']], ['kind' => 'carom', 'first' => '2'], ['kind' => 'combination', 'first' => 3], ['rails' => 7]]);
     }
     if ($chance(0.4)) {
-        $document[one($random, ['player', 'table', 'cue', 'legs', 'balls', 'group', 'name', 'foo', 'ballInHand'])] = one($random, [[], new stdClass(), 7, one($random, ['x', 'y']), null, true, ['level' => 'pro'], ['size' => '9ft', 'cloth' => ['roll' => 99]]]);
+        $document[one($random, ['player', 'table', 'cue', 'legs', 'balls', 'group', 'name', 'foo', 'ballInHand', 'fouls', 'ballInHand'])] = one($random, ['kitchen', ['player' => 2], ['opponent' => 1.5], [], new stdClass(), 7, one($random, ['x', 'y']), null, true, ['level' => 'pro'], ['size' => '9ft', 'cloth' => ['roll' => 99]]]);
     }
     $text = json_encode($document, JSON_THROW_ON_ERROR);
     while ($chance(0.4)) {

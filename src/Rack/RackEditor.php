@@ -27,6 +27,7 @@ use ZigLane\Core\Rack\Files\Fields;
 use ZigLane\Core\Rack\Files\ShotSpecFile;
 use ZigLane\Core\Rack\Placement;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\TypedLayout;
 use ZigLane\Core\Shots\Intent;
 use ZigLane\Core\Shots\IntentGuess;
 use ZigLane\Core\Shots\RaisedStrokes;
@@ -56,6 +57,7 @@ final class RackEditor
 
         return match ($op) {
             'place', 'type', 'nudge', 'freeze' => $this->move($op, $rack, $form, $chosen),
+            'lay-out' => [TypedLayout::read($rack, $form->getString('line'), $form->getBoolean('only')), 'lay out the balls', 0],
             'remove' => $this->remove($rack, $form),
             'table' => $this->table($rack, $form),
             'equip' => $this->equip($rack, $form),

@@ -52,6 +52,7 @@ final class EditTest extends AppTestCase
         yield 'the cue ball off' => [['op' => 'remove', 'ball' => 'cue'], 'The cue ball stays on the table.'];
         yield 'nameless' => [['op' => 'rename', 'name' => '  '], 'A rack needs a name.'];
         yield 'endless name' => [['op' => 'rename', 'name' => str_repeat('x', 121)], 'has 121 characters (limit 120)'];
+        yield 'a line that is not understood' => [['op' => 'lay-out', 'line' => '1 roof'], 'At "roof" after "1", diamonds along and across are wanted for the 1.'];
         yield 'fouls in words' => [['op' => 'fouls', 'fouls' => 'two'], 'must be two numbers'];
         yield 'too many fouls' => [['op' => 'fouls', 'fouls' => '3,0'], '3 is outside 0–2'];
         yield 'nothing known' => [['op' => 'explode'], '"explode" is not something that can be done'];
@@ -205,6 +206,16 @@ final class EditTest extends AppTestCase
         self::assertSame('7ft', $rack->table->size->value);
         self::assertEqualsWithDelta(0.10795, $rack->table->cornerMouth, 1e-6);
         self::assertEqualsWithDelta([5.5, 1.25], $rack->table->size->diamondsOf($rack->layout->ball(1)), 1e-6);
+    }
+
+    public function testAWholeTableIsLaidOutInOneLineAndTakenBack(): void
+    {
+        $id = $this->stored();
+        $before = $this->open($id)->rack;
+        $this->edit($id, ['op' => 'lay-out', 'line' => 'cue 2,2 3 at 4½ 1 7 frozen foot rail 2', 'only' => '1']);
+        self::assertSame([3, 7], $this->open($id)->rack->layout->objectBalls());
+        self::assertSame('lay out the balls', $this->open($id)->undo);
+        self::assertNotEquals($before, $this->open($id)->rack);
     }
 
     public function testBallInHandBehindTheHeadStringAndFouls(): void

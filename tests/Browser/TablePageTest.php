@@ -40,6 +40,23 @@ final class TablePageTest extends BrowserTestCase
         $this->assertNoComplaints();
     }
 
+    public function testAWholeTableIsTypedInOneLine(): void
+    {
+        $this->import(self::rack(self::THREE));
+        $this->one('#typed-line')->sendKeys('cue 2,2 3 at 4.5 1 7 frozen roof 2');
+        $this->click('#lay-out');
+        $this->until(fn(): bool => str_contains($this->text('#problem'), 'At "roof" after "7 frozen", a rail (head, foot, left, right)'), 'the word is named');
+        self::assertSame('cue 2,2 3 at 4.5 1 7 frozen roof 2', $this->value('#typed-line'), 'nothing typed is lost');
+        $this->script("const l = document.getElementById('typed-line'); l.value = l.value.replace('roof', 'foot rail')");
+        $this->click('.typed input[name=only]');
+        $this->click('#lay-out');
+        $this->until(fn(): bool => 1 === $this->howMany('#at-3') && 0 === $this->howMany('#at-9'), 'the table is laid out');
+        self::assertSame(['4.5, 1', '7.913, 2'], [$this->value('#at-3'), $this->value('#at-7')]);
+        $this->click('#undo-button');
+        $this->until(fn(): bool => 1 === $this->howMany('#at-9'), 'undo brings the old table back');
+        $this->assertNoComplaints();
+    }
+
     public function testThreeLegsArePlannedAndKept(): void
     {
         $this->import(self::rack(self::THREE));
