@@ -15,6 +15,7 @@ use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Rack\StatedShot;
 
 /**
@@ -39,6 +40,21 @@ final class ShotFile
      */
     public static function answer(mixed $data): array
     {
+        [$rack, $spec] = self::read($data);
+        $stated = StatedShot::play($rack->simulator(), $spec, $rack->layout);
+
+        return self::describe($rack, $stated->shot, $stated->result);
+    }
+
+    /**
+     * @param mixed $data decoded JSON, objects as \stdClass
+     *
+     * @return array{Rack, ShotSpec}
+     *
+     * @throws InvalidInput when the document cannot be used
+     */
+    public static function read(mixed $data): array
+    {
         $file = new Fields($data, '');
         foreach (['rack', 'shot'] as $key) {
             if (!$file->has($key)) {
@@ -51,18 +67,16 @@ final class ShotFile
             throw $e->under('rack');
         }
         $spec = ShotSpecFile::read($file->raw('shot'));
-        $simulator = $rack->simulator();
         if (null !== $spec->ball && !$rack->layout->has($spec->ball)) {
             throw new InvalidInput('shot.ball', \sprintf('the %d is not on the table', $spec->ball));
         }
         try {
-            $spec->speed->on(new TableLengths($simulator));
+            $spec->speed->on(new TableLengths($rack->simulator()));
         } catch (InvalidInput $e) {
             throw $e->under('shot');
         }
-        $stated = StatedShot::play($simulator, $spec, $rack->layout);
 
-        return self::describe($rack, $stated->shot, $stated->result);
+        return [$rack, $spec];
     }
 
     /**
