@@ -16,6 +16,7 @@ export const ROWS = [
     { keys: ['f'], words: 'find routes for the leg; {Tab} goes through them and shows each, {Enter} takes one over', does: { f: 'routes' } },
     { keys: ['o'], words: 'the run-out, or back; there {g} plans, {x} stops, {k} takes the plan over', does: { o: 'runOut', g: 'plan', x: 'stopPlan', k: 'takePlan' } },
     { keys: ['t', 's'], words: 'to the tip, to the speed', does: { t: 'tip', s: 'speed' } },
+    { keys: ['w'], words: 'walk round: the table as it is seen from the next side', does: { w: 'walk' } },
     { keys: ['p'], words: 'play the leg, or stop playing', does: { p: 'play' } },
     { keys: ['Delete'], words: 'on a ball: take it off the table. On a leg’s card: remove the leg', does: { Delete: 'remove' } },
     { keys: ['Ctrl', 'Z'], or: ['u'], words: 'undo', does: { u: 'undo', 'Ctrl+z': 'undo' } },

@@ -89,6 +89,7 @@ const actions = {
     undo: () => $('#undo-button')?.click(),
     redo: () => $('#redo-button')?.click(),
     remove: (event) => removeLeg(event.target.closest?.('[data-leg]')),
+    walk: () => $('#turn-table')?.click(),
     help: () => help.showModal(),
 };
 

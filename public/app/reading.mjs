@@ -1,5 +1,6 @@
 // Reading a table: what a ball offers on hover or focus, its zone, chances from any place. The server computes all of it.
 
+import { wayOf } from './turn.mjs';
 import { RequestQueue, askWorker } from './ask.mjs';
 import { ACROSS, LONG, bedOf, clamp, diamonds, millimetres } from './units.mjs';
 
@@ -210,11 +211,7 @@ export function watchReading(say) {
             if (ball && ['Enter', ' '].includes(event.key) && $('read')) { event.preventDefault(); lookAtBall(ball.dataset.ball); }
             return;
         }
-        const upright = $('table').classList.contains('upright');
-        const ways = upright
-            ? { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
-            : { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
-        const way = ways[event.key];
+        const way = wayOf(event.key);
         if (way) {
             event.preventDefault();
             const step = event.shiftKey ? FINE : STEP;

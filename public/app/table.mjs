@@ -1,30 +1,23 @@
-// The table: turning it upright, dragging and nudging balls, picking a pocket on the drawing.
+// The table: turning it, dragging and nudging balls, picking a pocket on the drawing.
 
 import { askAt, lookAtBall, probeAt } from './reading.mjs';
+import { headRail, isUpright, onScreenChange, turn, viewBox, walkOn, wayOf } from './turn.mjs';
 import { ACROSS, LONG, bedOf, clamp, diamonds, spoken } from './units.mjs';
 
-const NARROW = matchMedia('(max-width: 820px) and (orientation: portrait)');
 const NUDGE = 0.125; // diamonds
 const FINE = 0.02;
 
 const reads = (svg) => svg.classList.contains('reads');
 const table = () => document.getElementById('table');
 
-/** After every redraw: upright on a narrow screen, head rail at the bottom. */
+/** After every redraw: as it is seen from the side where one stands. */
 export function redress() {
     const svg = table();
     if (!svg) return;
-    const { length, width, margin } = numbers(svg);
-    const frame = svg.querySelector('#frame');
-    svg.classList.toggle('upright', NARROW.matches);
-    if (NARROW.matches) {
-        // x runs up the screen and y to the right, as seen from the head rail.
-        svg.setAttribute('viewBox', `${-margin} ${-length - margin} ${width + 2 * margin} ${length + 2 * margin}`);
-        frame.setAttribute('transform', 'rotate(-90)');
-    } else {
-        svg.setAttribute('viewBox', `${-margin} ${-margin} ${length + 2 * margin} ${width + 2 * margin}`);
-        frame.removeAttribute('transform');
-    }
+    svg.classList.toggle('upright', isUpright());
+    svg.setAttribute('viewBox', viewBox(numbers(svg)));
+    svg.setAttribute('aria-label', svg.getAttribute('aria-label').replace(/head rail \w+/, `head rail ${headRail()}`));
+    svg.querySelector('#frame').setAttribute('transform', `rotate(${turn()})`);
     dressText(svg);
 }
 
@@ -33,8 +26,7 @@ function dressText(svg) {
     for (const text of svg.querySelectorAll('.num, .upright-text')) {
         const x = text.getAttribute('x') ?? 0;
         const y = text.getAttribute('y') ?? 0;
-        if (NARROW.matches) text.setAttribute('transform', `rotate(90 ${x} ${y})`);
-        else text.removeAttribute('transform');
+        text.setAttribute('transform', `rotate(${-turn()} ${x} ${y})`);
     }
 }
 
@@ -84,7 +76,12 @@ function send(values) {
 }
 
 export function watchTable() {
-    NARROW.addEventListener('change', redress);
+    onScreenChange(redress);
+    document.addEventListener('click', (event) => {
+        if (!event.target.closest?.('#turn-table')) return;
+        walkOn();
+        redress();
+    });
     document.addEventListener('zl:dressed', () => { if (table()) dressText(table()); });
     let drag = null;
 
@@ -128,10 +125,10 @@ export function watchTable() {
         const hint = drag.svg.querySelector('#draghint');
         hint.removeAttribute('hidden');
         hint.setAttribute('x', x);
-        hint.setAttribute('y', y - (drag.svg.classList.contains('upright') ? 0 : 70));
+        hint.setAttribute('y', y);
         const told = diamonds({ x, y }, bedOf(drag.svg));
         hint.textContent = spoken(told);
-        redressHint(hint, drag.svg);
+        hint.setAttribute('transform', `rotate(${-turn()} ${x} ${y}) translate(0 -70)`);
         if (drag.ball.dataset.ball === 'cue') probeAt(told);
     });
     const drop = (event) => {
@@ -167,11 +164,7 @@ export function watchTable() {
     document.addEventListener('keydown', (event) => {
         const ball = event.target.closest?.('.ball.movable');
         if (!ball) return;
-        const upright = table().classList.contains('upright');
-        const ways = upright
-            ? { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
-            : { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] };
-        const way = ways[event.key];
+        const way = wayOf(event.key);
         if (way) {
             event.preventDefault();
             const step = event.shiftKey ? FINE : NUDGE;
@@ -181,9 +174,4 @@ export function watchTable() {
             send({ op: 'remove', ball: ball.dataset.ball });
         }
     });
-}
-
-function redressHint(hint, svg) {
-    if (svg.classList.contains('upright')) hint.setAttribute('transform', `rotate(90 ${hint.getAttribute('x')} ${hint.getAttribute('y')}) translate(0 -70)`);
-    else hint.removeAttribute('transform');
 }

@@ -40,6 +40,28 @@ final class TablePageTest extends BrowserTestCase
         $this->assertNoComplaints();
     }
 
+    /** Walked round, the table is seen from each side; balls are dragged and nudged as they are seen, and the side is remembered. */
+    public function testTheTableIsSeenFromTheSideWhereOneStands(): void
+    {
+        $this->import(self::rack(self::THREE));
+        foreach (['top' => [0.0, -0.125], 'right' => [-0.125, 0.0], 'bottom' => [0.0, 0.125], 'left' => [0.125, 0.0]] as $head => [$dx, $dy]) {
+            $this->keys('w');
+            $this->until(fn(): bool => str_contains((string) $this->one('#table')->getAttribute('aria-label'), "head rail $head"), "the head rail at the $head");
+            [$x, $y] = array_map(floatval(...), explode(',', $this->value('#at-9')));
+            $this->script("document.getElementById('ball-9').focus()");
+            $this->keys(WebDriverKeys::ARROW_RIGHT);
+            $to = [$x + $dx, $y + $dy];
+            $this->until(fn(): bool => $to === array_map(floatval(...), explode(',', $this->value('#at-9'))), "right on the screen, head rail at the $head");
+        }
+        $this->click('#turn-table');
+        $this->click('#turn-table');
+        $this->web->navigate()->refresh();
+        self::assertStringContainsString('head rail right', (string) $this->one('#table')->getAttribute('aria-label'));
+        $this->drag(5.0, 3.0, 3.5, 1.0);
+        $this->until(fn(): bool => str_starts_with($this->value('#at-9'), '3.5'), 'dragged as it is seen');
+        $this->assertNoComplaints();
+    }
+
     public function testAWholeTableIsTypedInOneLine(): void
     {
         $this->import(self::rack(self::THREE));
