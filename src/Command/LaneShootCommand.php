@@ -37,7 +37,6 @@ final class LaneShootCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $file = $input->getArgument('file');
-        \assert(\is_string($file));
         try {
             $tries = (int) Say::number($input, 'tries', 1, 1_000_000);
             $random = new Generator((int) Say::number($input, 'rng', 0, 1_000_000_000));
