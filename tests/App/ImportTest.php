@@ -62,7 +62,7 @@ final class ImportTest extends AppTestCase
         yield 'a miscue' => [$rack('"cue":[1,1],"1":[2,2]', ',"legs":[{"ball":"1","pocket":"head-left","speed":{"mps":1},"tip":{"side":0.6}}]'), 'Legs.0.tip: 0.60 of the radius from the centre is a miscue (limit 0.50)'];
         yield 'faster than a person' => [$rack('"cue":[1,1],"1":[2,2]', ',"legs":[{"ball":"1","pocket":"head-left","speed":{"mps":13}}]'), 'Legs.0.speed.mps: 13 m/s is faster than a person can swing a cue (limit 12 m/s, a hard break)'];
         yield 'legs that are none' => [$rack('"cue":[1,1]', ',"legs":7'), 'Legs: must be a list of shots'];
-        yield 'true for false' => [$rack('"cue":[1,1]', ',"ballInHand":"yes"'), 'BallInHand: must be true or false'];
+        yield 'true for false' => [$rack('"cue":[1,1]', ',"ballInHand":"yes"'), 'BallInHand: must be true, false or "kitchen"'];
     }
 
     #[DataProvider('broken')]
