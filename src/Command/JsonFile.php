@@ -23,15 +23,26 @@ final class JsonFile
      */
     public static function read(string $file, int $largest): mixed
     {
+        return JsonText::decode(self::text($file, $largest), $largest);
+    }
+
+    /**
+     * The text of a file; one byte more than allowed is enough to see that it is too large.
+     *
+     * @param int<0, max> $largest bytes
+     *
+     * @throws InvalidInput when it cannot be read
+     */
+    public static function text(string $file, int $largest): string
+    {
         if ('-' !== $file && (!is_file($file) || !is_readable($file))) {
             throw new InvalidInput('', "$file: there is no such file, or it cannot be read");
         }
-        // One byte more than allowed is enough to see that it is too large.
         $text = file_get_contents('-' === $file ? 'php://stdin' : $file, length: $largest + 1);
         if (false === $text) {
             throw new InvalidInput('', "$file: cannot be read");
         }
 
-        return JsonText::decode($text, $largest);
+        return $text;
     }
 }

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Logbook\Fit;
+
+/**
+ * A player's errors as attempts tell them, each with an interval that holds it in nine of ten cases.
+ */
+final readonly class FittedErrors
+{
+    /** Standard deviations of an interval that holds nine of ten. */
+    public const NINE_OF_TEN = 1.645;
+
+    /**
+     * @param int                                $attempts that tell something
+     * @param array{float, float, float}        $aim   standard deviation, low, high, rad
+     * @param array{float, float, float}        $speed the same, a share
+     * @param array{float, float, float}        $tip   the same, m
+     * @param array{float, float, float}        $aimBias   mean error of aim, to the right positive, low, high, rad
+     * @param array{float, float, float}        $speedBias mean error of speed, low, high, a share
+     */
+    public function __construct(
+        public int $attempts,
+        public array $aim,
+        public array $speed,
+        public array $tip,
+        public array $aimBias,
+        public array $speedBias,
+    ) {}
+
+    /**
+     * By how much this misses a player with these errors and no biases.
+     *
+     * @return array{float, float, float, float, float} logarithms of the factors; biases, rad and a share
+     */
+    public function missing(self $true): array
+    {
+        return [
+            log($this->aim[0] / $true->aim[0]),
+            log($this->speed[0] / $true->speed[0]),
+            log($this->tip[0] / $true->tip[0]),
+            $this->aimBias[0],
+            $this->speedBias[0],
+        ];
+    }
+
+    /**
+     * The same without what the method adds, the intervals wider by how little of that is known.
+     *
+     * @param list<array{float, float, float, float, float}> $missed one a refit
+     */
+    public function without(array $missed): self
+    {
+        return new self(
+            $this->attempts,
+            self::factor($this->aim, array_column($missed, 0)),
+            self::factor($this->speed, array_column($missed, 1)),
+            self::factor($this->tip, array_column($missed, 2)),
+            self::bias($this->aimBias, array_column($missed, 3)),
+            self::bias($this->speedBias, array_column($missed, 4)),
+        );
+    }
+
+    /**
+     * @param array{float, float, float} $found
+     * @param list<float>                $missed logarithms
+     *
+     * @return array{float, float, float}
+     */
+    private static function factor(array $found, array $missed): array
+    {
+        [$mean, $error] = self::mean($missed);
+        $half = hypot(log($found[2] / $found[0]), self::NINE_OF_TEN * $error);
+
+        return [$found[0] * exp(-$mean), $found[0] * exp(-$mean - $half), $found[0] * exp(-$mean + $half)];
+    }
+
+    /**
+     * @param array{float, float, float} $found
+     * @param list<float>                $missed
+     *
+     * @return array{float, float, float}
+     */
+    private static function bias(array $found, array $missed): array
+    {
+        [$mean, $error] = self::mean($missed);
+        $half = hypot($found[2] - $found[0], self::NINE_OF_TEN * $error);
+
+        return [$found[0] - $mean, $found[0] - $mean - $half, $found[0] - $mean + $half];
+    }
+
+    /**
+     * @param list<float> $values
+     *
+     * @return array{float, float} mean and its standard error; 0 of none
+     */
+    private static function mean(array $values): array
+    {
+        $n = \count($values);
+        $mean = array_sum($values) / max(1, $n);
+        $square = array_sum(array_map(static fn(float $value): float => ($value - $mean) ** 2, $values));
+
+        return [$mean, sqrt($square / max(1, $n * ($n - 1)))];
+    }
+}
