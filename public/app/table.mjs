@@ -16,17 +16,23 @@ export function redress() {
     if (!svg) return;
     svg.classList.toggle('upright', isUpright());
     svg.setAttribute('viewBox', viewBox(numbers(svg)));
-    svg.setAttribute('aria-label', svg.getAttribute('aria-label').replace(/head rail \w+/, `head rail ${headRail()}`));
-    svg.querySelector('#frame').setAttribute('transform', `rotate(${turn()})`);
+    const label = svg.getAttribute('aria-label').replace(/head rail \w+/, `head rail ${headRail()}`);
+    if (label !== svg.getAttribute('aria-label')) svg.setAttribute('aria-label', label);
+    // As the page comes it is not turned: then nothing is touched that the next answer would be compared with.
+    const frame = svg.querySelector('#frame');
+    if (turn()) frame.setAttribute('transform', `rotate(${turn()})`);
+    else frame.removeAttribute('transform');
     dressText(svg);
 }
 
 /** Figures stand upright whichever way the table lies. */
 function dressText(svg) {
+    const turned = turn();
     for (const text of svg.querySelectorAll('.num, .upright-text')) {
         const x = text.getAttribute('x') ?? 0;
         const y = text.getAttribute('y') ?? 0;
-        text.setAttribute('transform', `rotate(${-turn()} ${x} ${y})`);
+        if (turned) text.setAttribute('transform', `rotate(${-turned} ${x} ${y})`);
+        else text.removeAttribute('transform');
     }
 }
 
