@@ -8,6 +8,7 @@ use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\PhpWebDriverExceptionInterface;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
@@ -197,7 +198,13 @@ abstract class BrowserTestCase extends TestCase
     protected function keys(string ...$keys): void
     {
         foreach ($keys as $key) {
-            $this->web->getKeyboard()->sendKeys($key);
+            try {
+                $this->web->getKeyboard()->sendKeys($key);
+            } catch (StaleElementReferenceException) {
+                // What had the focus was being redrawn: the key was not sent.
+                usleep(100_000);
+                $this->web->getKeyboard()->sendKeys($key);
+            }
         }
     }
 
