@@ -39,11 +39,7 @@ final readonly class Replies
         if ([] === $picked) {
             return $tried;
         }
-        $half = intdiv(\count($picked) + 1, 2);
-        $differences = array_merge(...$this->processes->results(array_map(
-            fn(array $share): \Closure => fn(): array => array_map($this->difference(...), $share),
-            array_values(array_filter([\array_slice($picked, 0, $half), \array_slice($picked, $half)])),
-        )));
+        $differences = $this->processes->inHalves($picked, $this->difference(...));
         $made = $passed = [];
         foreach ($picked as $n => $end) {
             if (EndKind::Made === $end->kind || EndKind::Won === $end->kind) {

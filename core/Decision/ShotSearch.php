@@ -207,13 +207,8 @@ final class ShotSearch
         if (\count($tried) < 2 || \count($tried) * $tries < self::WORTH_SHARING) {
             return array_map($work, $tried);
         }
-        $half = intdiv(\count($tried) + 1, 2);
-        $shares = array_map(
-            static fn(array $share): \Closure => static fn(): array => array_map($work, $share),
-            [\array_slice($tried, 0, $half), \array_slice($tried, $half)],
-        );
 
-        return array_merge(...$this->processes->results($shares));
+        return $this->processes->inHalves($tried, $work);
     }
 
     /** The best of a stroke and those a step away from it. */

@@ -37,35 +37,16 @@ final readonly class StrokeChances
     /** The same with another chance to win the rack. */
     public function winning(float $win): self
     {
-        return new self(
-            max(0.0, min(1.0, $win)),
-            $this->made,
-            $this->fouls,
-            $this->hidden,
-            $this->ifMade,
-            $this->ifNot,
-            $this->leaves,
-            $this->runOut,
-            $this->error,
-            $this->known,
-        );
+        return $this->with(self::share($win), $this->ifMade, $this->ifNot, $this->known);
     }
 
     /** The same, of the same kind, where the turn that goes on, and the one that passes, are worth so much more. */
     public function mended(float $ifMade, float $ifNot): self
     {
-        $mended = $this->winning($this->win + $this->made * $ifMade + (1 - $this->made) * $ifNot);
-
-        return new self(
-            $mended->win,
-            $this->made,
-            $this->fouls,
-            $this->hidden,
-            max(0.0, min(1.0, $this->ifMade + $ifMade)),
-            max(0.0, min(1.0, $this->ifNot + $ifNot)),
-            $this->leaves,
-            $this->runOut,
-            $this->error,
+        return $this->with(
+            self::share($this->win + $this->made * $ifMade + (1 - $this->made) * $ifNot),
+            self::share($this->ifMade + $ifMade),
+            self::share($this->ifNot + $ifNot),
             $this->kind(),
         );
     }
@@ -73,18 +54,28 @@ final readonly class StrokeChances
     /** The same, told as a pot when it would be told as a safety: what a run-out begins with is gone for, however likely. */
     public function gone(): self
     {
-        return OptionKind::Safe === $this->kind() ? new self(
-            $this->win,
+        return OptionKind::Safe === $this->kind() ? $this->with($this->win, $this->ifMade, $this->ifNot, OptionKind::Go) : $this;
+    }
+
+    private function with(float $win, float $ifMade, float $ifNot, ?OptionKind $known): self
+    {
+        return new self(
+            $win,
             $this->made,
             $this->fouls,
             $this->hidden,
-            $this->ifMade,
-            $this->ifNot,
+            $ifMade,
+            $ifNot,
             $this->leaves,
             $this->runOut,
             $this->error,
-            OptionKind::Go,
-        ) : $this;
+            $known,
+        );
+    }
+
+    private static function share(float $value): float
+    {
+        return max(0.0, min(1.0, $value));
     }
 
     /** Whether it is a pot, a safety, or something of both: a pot that is not likely but still wins often enough when it is missed. */

@@ -48,7 +48,7 @@ final readonly class SimulatedPlayer
     /** One attempt. */
     public function shoot(Generator $random, \DateTimeImmutable $at): Attempt
     {
-        $sample = new ErrorSample($random->normal(), $random->normal(), $random->normal(), $random->normal());
+        $sample = ErrorSample::drawn($random);
         $result = $this->simulator->play($this->rack->layout, Execution::shot($this->errors, $sample, $this->stated->shot));
 
         return new Attempt($at, $this->rack->withLegs([]), $this->meant, $this->noted($result));
@@ -58,21 +58,16 @@ final readonly class SimulatedPlayer
     {
         $before = $this->rack->layout;
         $game = $this->rack->rules();
-        $made = $game->judge($before, $result)->legal() && $this->isMade($result);
         $pot = null === $this->meant->ball || null === $this->meant->pocket ? null : new Pot($this->meant->ball, $this->meant->pocket);
+        // What names no pot is made by being legal.
+        $missed = null !== $pot && ($result->pocketed[$pot->ball] ?? null) !== $pot->pocket;
 
         return new AttemptResult(
-            $made,
+            !$missed && $game->judge($before, $result)->legal(),
             $result->final->balls[BallId::CUE] ?? null,
             self::moved($before, $result),
-            $made || null === $pot || ($result->pocketed[$pot->ball] ?? null) === $pot->pocket ? null : $this->miss($pot, $result),
+            $missed ? $this->miss($pot, $result) : null,
         );
-    }
-
-    /** A pot is made by its ball in its pocket; what names none, by being legal. */
-    private function isMade(ShotResult $result): bool
-    {
-        return null === $this->meant->ball || ($result->pocketed[$this->meant->ball] ?? null) === $this->meant->pocket;
     }
 
     /**
@@ -102,8 +97,6 @@ final readonly class SimulatedPlayer
             EventType::BallBall === $met?->type && !$met->concerns(BallId::CUE) && $this->meant->intent->isPlain() => Miss::Kissed,
             [] !== $jaws && $jaws[0]->pocket === $pot->pocket => Miss::Rattled,
             null === $aside || null === $meant => null,
-            // On the other side of the ball it is as thin as can be.
-            $aside * $meant < 0.0 && abs($aside) > abs($meant) => Miss::Thin,
             default => abs($aside) < abs($meant) ? Miss::Thick : Miss::Thin,
         };
     }

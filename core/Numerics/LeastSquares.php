@@ -39,7 +39,7 @@ final class LeastSquares
             [$curve, $slope] = self::normal($residuals, $p, $r, array_fill(0, \count($p), self::DIFFERENCE));
             $better = false;
             while ($damping < 1e9) {
-                $move = self::solve(self::damped($curve, $damping), $slope);
+                $move = LinearSystem::solve(self::damped($curve, $damping), $slope);
                 $next = array_map(static fn(float $v, float $d): float => $v - $d, $p, $move);
                 $there = $residuals($next);
                 if (self::square($there) < $cost) {
@@ -61,7 +61,7 @@ final class LeastSquares
             $covariance = [];
             $steps = [];
             foreach (array_keys($p) as $i) {
-                $covariance[] = self::solve($curve, array_map(static fn(int $k): float => $k === $i ? 1.0 : 0.0, array_keys($p)));
+                $covariance[] = LinearSystem::solve($curve, array_map(static fn(int $k): float => $k === $i ? 1.0 : 0.0, array_keys($p)));
                 $steps[] = max(self::DIFFERENCE, min(self::WIDEST, sqrt(max($covariance[$i][$i], 0.0))));
             }
         }
@@ -107,44 +107,6 @@ final class LeastSquares
         }
 
         return $damped;
-    }
-
-    /**
-     * A x = b by Gaussian elimination with the largest pivot.
-     *
-     * @param list<list<float>> $a
-     * @param list<float>       $b
-     *
-     * @return list<float>
-     */
-    private static function solve(array $a, array $b): array
-    {
-        $n = \count($b);
-        for ($i = 0; $i < $n; ++$i) {
-            $pivot = $i;
-            for ($k = $i + 1; $k < $n; ++$k) {
-                $pivot = abs($a[$k][$i]) > abs($a[$pivot][$i]) ? $k : $pivot;
-            }
-            if (abs($a[$pivot][$i]) < 1e-14) {
-                throw new \DomainException('Nothing in the data tells one of the parameters.');
-            }
-            [$a[$i], $a[$pivot], $b[$i], $b[$pivot]] = [$a[$pivot], $a[$i], $b[$pivot], $b[$i]];
-            for ($k = $i + 1; $k < $n; ++$k) {
-                $f = $a[$k][$i] / $a[$i][$i];
-                for ($j = $i; $j < $n; ++$j) {
-                    $a[$k][$j] -= $f * $a[$i][$j];
-                }
-                $b[$k] -= $f * $b[$i];
-            }
-        }
-        for ($i = $n - 1; $i >= 0; --$i) {
-            for ($j = $i + 1; $j < $n; ++$j) {
-                $b[$i] -= $a[$i][$j] * $b[$j];
-            }
-            $b[$i] /= $a[$i][$i];
-        }
-
-        return array_values($b);
     }
 
     /**

@@ -9,6 +9,9 @@ namespace ZigLane\Core\Numerics;
  */
 final class NormalDistribution
 {
+    /** Standard deviations on either side of the mean between which 95 % lie. */
+    public const TWO_SIDED_95 = 1.959964;
+
     private function __construct() {}
 
     /**

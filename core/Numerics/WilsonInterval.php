@@ -11,9 +11,6 @@ namespace ZigLane\Core\Numerics;
  */
 final class WilsonInterval
 {
-    /** Two-sided 95 % of a normal distribution. */
-    private const Z = 1.959964;
-
     private function __construct() {}
 
     /**
@@ -25,9 +22,9 @@ final class WilsonInterval
             return [0.0, 1.0];
         }
         $p = $of / $all;
-        $z2 = self::Z ** 2 / $all;
+        $z2 = NormalDistribution::TWO_SIDED_95 ** 2 / $all;
         $middle = ($p + $z2 / 2) / (1 + $z2);
-        $half = self::Z / (1 + $z2) * sqrt($p * (1 - $p) / $all + $z2 / (4 * $all));
+        $half = NormalDistribution::TWO_SIDED_95 / (1 + $z2) * sqrt($p * (1 - $p) / $all + $z2 / (4 * $all));
 
         return [max(0.0, $middle - $half), min(1.0, $middle + $half)];
     }

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Numerics\NormalDistribution;
+
 /**
  * How many runs of a plan are still on after each shot, and what ends the others.
  */
 final readonly class Survival
 {
-    /** Two-sided 95 % of a normal distribution. */
-    private const Z = 1.959964;
-
     /**
      * @param list<float>  $alive  share of runs that are on after each shot, 0–1, never rising; the last is the chance to run out
      * @param list<Losses> $losses what ended runs at each shot
@@ -39,7 +38,7 @@ final readonly class Survival
     public function interval(int $shot): array
     {
         $p = $this->alive[$shot - 1];
-        $half = self::Z * sqrt($p * (1 - $p) / max(1, $this->runs));
+        $half = NormalDistribution::TWO_SIDED_95 * sqrt($p * (1 - $p) / max(1, $this->runs));
 
         return [max(0.0, $p - $half), min(1.0, $p + $half)];
     }

@@ -41,10 +41,7 @@ final readonly class Placement
      */
     public function typed(string $text): Point
     {
-        $plain = strtr(
-            trim($text),
-            ['¼' => ' 1/4', '½' => ' 1/2', '¾' => ' 3/4', '⅛' => ' 1/8', '⅜' => ' 3/8', '⅝' => ' 5/8', '⅞' => ' 7/8'],
-        );
+        $plain = self::spelledOut(trim($text));
         $number = '(-?\d+(?:\.\d+)?(?:\s+\d+\/\d+)?|-?\d+\/\d+|-?\.\d+)';
         if (1 !== preg_match("/^\\s*$number\\s*(?:[,;]|\\s)\\s*$number\\s*\$/u", $plain, $found)) {
             throw new InvalidInput(
@@ -54,6 +51,12 @@ final readonly class Placement
         }
 
         return $this->inDiamonds(self::value($found[1]), self::value($found[2]));
+    }
+
+    /** "4½" as "4 1/2". */
+    public static function spelledOut(string $text): string
+    {
+        return strtr($text, ['¼' => ' 1/4', '½' => ' 1/2', '¾' => ' 3/4', '⅛' => ' 1/8', '⅜' => ' 3/8', '⅝' => ' 5/8', '⅞' => ' 7/8']);
     }
 
     /**

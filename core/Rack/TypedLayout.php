@@ -24,8 +24,6 @@ final class TypedLayout
     /** Words that say nothing by themselves. */
     private const IDLE = ['at', 'the', 'ball', 'rail', 'to', 'on', 'and', 'is', 'side', 'of', 'diamonds', 'diamond', 'its'];
 
-    private const PARTS = ['¼' => 0.25, '½' => 0.5, '¾' => 0.75, '⅛' => 0.125, '⅜' => 0.375, '⅝' => 0.625, '⅞' => 0.875];
-
     /** Gap that is left between frozen balls for the arithmetic, m. */
     private const TOUCH = 1e-9;
 
@@ -41,8 +39,7 @@ final class TypedLayout
         if (mb_strlen($text) > self::LONGEST) {
             throw new InvalidInput('', \sprintf('The line has %d characters (limit %d).', mb_strlen($text), self::LONGEST));
         }
-        $parts = implode('', array_keys(self::PARTS));
-        preg_match_all("~\\p{L}+|\\d+/\\d+|\\d*\\.?\\d+[$parts]?|[$parts]|[^\\s,;:.]~u", mb_strtolower($text), $found);
+        preg_match_all('~\p{L}+|\d+/\d+|\d*\.?\d+|[^\s,;:.]~u', Placement::spelledOut(mb_strtolower($text)), $found);
         $this->words = array_values(array_filter($found[0], static fn(string $word): bool => !\in_array($word, self::IDLE, true)));
         $this->balls = $only ? [BallId::CUE => $rack->layout->ball(BallId::CUE)] : $rack->layout->balls;
     }
@@ -172,7 +169,7 @@ final class TypedLayout
         }
         ++$this->next;
         $more = $this->words[$this->next] ?? '';
-        if (str_contains($more, '/') || isset(self::PARTS[$more])) {
+        if (str_contains($more, '/')) {
             $value += self::value($more) ?? throw $this->wanted("\"$more\" is no number");
             ++$this->next;
         }
@@ -186,13 +183,8 @@ final class TypedLayout
         if (1 === preg_match('~^(\d{1,3})/([1-9]\d{0,2})$~', $word, $found)) {
             return (int) $found[1] / (int) $found[2];
         }
-        $part = self::PARTS[mb_substr($word, -1)] ?? 0.0;
-        $plain = 0.0 === $part ? $word : mb_substr($word, 0, -1);
-        if ('' === $plain) {
-            return 0.0 === $part ? null : $part;
-        }
 
-        return is_numeric($plain) ? (float) $plain + $part : null;
+        return is_numeric($word) ? (float) $word : null;
     }
 
     private function isNext(string ...$words): bool

@@ -42,6 +42,9 @@ final class JsonFile
         if (false === $text) {
             throw new InvalidInput('', "$file: cannot be read");
         }
+        if (\strlen($text) > $largest) {
+            throw new InvalidInput('', \sprintf('the file has %d bytes (limit %d)', \strlen($text), $largest));
+        }
 
         return $text;
     }

@@ -49,11 +49,7 @@ final class LaneFitCommand extends Command
             $refits = (int) Say::number($input, 'refits', 0, 100);
             $random = new Generator((int) Say::number($input, 'rng', 0, 1_000_000_000));
             $read = 0;
-            $text = JsonFile::text($file, self::LARGEST);
-            if (\strlen($text) > self::LARGEST) {
-                throw new InvalidInput('', \sprintf('the file has more than %d bytes', self::LARGEST));
-            }
-            foreach (AttemptFile::read($text) as $attempt) {
+            foreach (AttemptFile::read(JsonFile::text($file, self::LARGEST)) as $attempt) {
                 $fit->add($attempt);
                 ++$read;
             }

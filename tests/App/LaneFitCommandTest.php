@@ -16,15 +16,7 @@ final class LaneFitCommandTest extends TestCase
 
     private static function lane(string $document, string ...$words): Process
     {
-        $process = new Process(
-            [\PHP_BINARY, 'bin/console', ...$words],
-            \dirname(__DIR__, 2),
-            ['APP_ENV' => 'prod', 'ZIG_LANE_INSTANCE' => 'none', 'DATABASE_URL' => 'mysql://nobody@127.0.0.1:1/none?serverVersion=10.11.0-MariaDB', 'SYMFONY_DOTENV_VARS' => ''],
-            $document,
-        );
-        $process->run();
-
-        return $process;
+        return LaneProcess::run($document, ...$words);
     }
 
     public function testWhatIsShotIsFitted(): void

@@ -20,16 +20,7 @@ final class LaneShotCommandTest extends TestCase
      */
     private static function lane(array|string $document): Process
     {
-        $root = \dirname(__DIR__, 2);
-        $process = new Process(
-            [\PHP_BINARY, 'bin/console', 'lane:shot', '-'],
-            $root,
-            ['APP_ENV' => 'prod', 'ZIG_LANE_INSTANCE' => 'none', 'DATABASE_URL' => 'mysql://nobody@127.0.0.1:1/none?serverVersion=10.11.0-MariaDB', 'SYMFONY_DOTENV_VARS' => ''],
-            \is_string($document) ? $document : json_encode($document, \JSON_THROW_ON_ERROR),
-        );
-        $process->run();
-
-        return $process;
+        return LaneProcess::run(\is_string($document) ? $document : json_encode($document, \JSON_THROW_ON_ERROR), 'lane:shot', '-');
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Experiments\Matches;
 
+use ZigLane\Core\Numerics\NormalDistribution;
 use ZigLane\Core\Numerics\WilsonInterval;
 
 /**
@@ -12,9 +13,6 @@ use ZigLane\Core\Numerics\WilsonInterval;
 final class MatchTally
 {
     private const BINS = 5;
-
-    /** Two-sided 95 % of a normal distribution. */
-    private const Z = 1.959964;
 
     /** Of fewer pairs nothing is known of how they differ. */
     private const FEW = 10;
@@ -65,7 +63,7 @@ final class MatchTally
         if ($n < self::FEW || $square <= 0.0) {
             return WilsonInterval::of($this->won[0], array_sum($this->won));
         }
-        $half = self::Z * sqrt($square / ($n - 1) / $n);
+        $half = NormalDistribution::TWO_SIDED_95 * sqrt($square / ($n - 1) / $n);
 
         return [max(0.0, $mean - $half), min(1.0, $mean + $half)];
     }

@@ -62,7 +62,7 @@ final readonly class Matches
             if (null !== $shot->win) {
                 $predictions[] = [$turn, $shot->win, $shot->kind];
             }
-            $sample = new ErrorSample($random->normal(), $random->normal(), $random->normal(), $random->normal());
+            $sample = ErrorSample::drawn($random);
             $end = (new StrokeEnds($shot->rack))->end($shot->stroke, $shot->call, $sample);
             if (EndKind::Won === $end->kind || EndKind::Lost === $end->kind) {
                 return new MatchRack(EndKind::Won === $end->kind ? $turn : 1 - $turn, $shots, $predictions);

@@ -9,6 +9,7 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\Attempt;
 use ZigLane\Core\Logbook\SimulatedPlayer;
 use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Numerics\LinearSystem;
 use ZigLane\Core\Player\Player;
 
 /**
@@ -67,11 +68,16 @@ final class PlayerFit
         $found = $this->fitted();
         [$hand, $reach] = [$this->player->hand, $this->player->reach];
         $player = new Player($this->player->level, $found->aim[0], $found->speed[0], $found->tip[0], $hand, $reach);
+        // Each shot is aimed once, however often it is shot.
+        $shooters = array_map(
+            static fn(Attempt $one): SimulatedPlayer => new SimulatedPlayer($one->rack->withPlayer($player), $one->meant),
+            $this->attempts,
+        );
         $missed = [];
         for ($n = 0; $n < $times; ++$n) {
             $again = new self($this->player);
-            foreach ($this->attempts as $attempt) {
-                $again->add((new SimulatedPlayer($attempt->rack->withPlayer($player), $attempt->meant))->shoot($random, $attempt->at));
+            foreach ($shooters as $i => $shooter) {
+                $again->add($shooter->shoot($random, $this->attempts[$i]->at));
             }
             $missed[] = $again->fitted()->missing($found);
         }
@@ -86,7 +92,7 @@ final class PlayerFit
         $curve = [];
         for ($step = 0; $step < self::STEPS; ++$step) {
             [$slope, $curve] = $this->derivatives($at);
-            $by = self::solved($curve, $slope);
+            $by = LinearSystem::solve($curve, $slope);
             $longest = max([0.0, ...array_map(abs(...), $by)]);
             $share = min(1.0, 0.5 / max(1e-9, $longest));
             $at = array_map(static fn(float $x, float $d): float => $x + $share * $d, $at, $by);
@@ -98,7 +104,7 @@ final class PlayerFit
         for ($n = 0; $n < 5; ++$n) {
             $unit = array_fill(0, 5, 0.0);
             $unit[$n] = 1.0;
-            $errors[] = FittedErrors::NINE_OF_TEN * sqrt(max(0.0, self::solved($curve, $unit)[$n]));
+            $errors[] = FittedErrors::NINE_OF_TEN * sqrt(max(0.0, LinearSystem::solve($curve, $unit)[$n]));
         }
         $ends = static fn(int $n): array => [$at[$n], $at[$n] - $errors[$n], $at[$n] + $errors[$n]];
         $factor = static fn(float $of, int $n): array => array_map(static fn(float $end): float => $of * exp($end), $ends($n));
@@ -162,36 +168,5 @@ final class PlayerFit
         }
 
         return $sum;
-    }
-
-    /**
-     * Gauss's elimination with the largest pivot.
-     *
-     * @param list<list<float>> $a
-     * @param list<float>       $b
-     *
-     * @return list<float>
-     */
-    private static function solved(array $a, array $b): array
-    {
-        $n = \count($b);
-        for ($i = 0; $i < $n; ++$i) {
-            $pivot = $i;
-            for ($k = $i + 1; $k < $n; ++$k) {
-                $pivot = abs($a[$k][$i]) > abs($a[$pivot][$i]) ? $k : $pivot;
-            }
-            [$a[$i], $a[$pivot], $b[$i], $b[$pivot]] = [$a[$pivot], $a[$i], $b[$pivot], $b[$i]];
-            for ($k = 0; $k < $n; ++$k) {
-                if ($k !== $i && 0.0 !== $a[$i][$i]) {
-                    $f = $a[$k][$i] / $a[$i][$i];
-                    for ($j = $i; $j < $n; ++$j) {
-                        $a[$k][$j] -= $f * $a[$i][$j];
-                    }
-                    $b[$k] -= $f * $b[$i];
-                }
-            }
-        }
-
-        return array_map(static fn(int $i): float => 0.0 === $a[$i][$i] ? 0.0 : $b[$i] / $a[$i][$i], range(0, $n - 1));
     }
 }
