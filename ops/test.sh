@@ -66,7 +66,7 @@ serve_the_demo() {
     prepare_test_instance
     test_instance prod database
     local table
-    for table in plan message task rack_revision rack setting profile; do
+    for table in plan message task rack_revision rack setting profile attempt play_session upload; do
         (unset ZIG_LANE_LOG && console dbal:run-sql --quiet "DELETE FROM $table")
     done
     test_instance prod database web workers

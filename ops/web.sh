@@ -54,6 +54,8 @@ env[PATH] = /usr/bin:/bin
 php_admin_value[memory_limit] = 256M
 php_admin_value[max_execution_time] = 30
 php_admin_value[expose_php] = 0
+php_admin_value[upload_max_filesize] = 8M
+php_admin_value[post_max_size] = 9M
 EOF
     mkdir -p "$RUN/nginx"
     sed -e "s|@RUN@|$RUN|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" ops/nginx.conf.template >"$HERE/nginx.conf"

@@ -7,6 +7,7 @@ namespace ZigLane\Core\Logbook;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Tip;
 
 /**
  * What came of an attempt.
@@ -19,6 +20,7 @@ final readonly class AttemptResult
      * @param array<int, Point|null> $moved  where object balls stopped that were moved, m; null for those that are gone
      * @param Miss|null              $missed how, where that was told
      * @param array<string, mixed>   $unknown keys of the file that this version does not know, kept
+     * @param Tip|null               $chalk  where the chalk mark showed that the tip struck
      */
     public function __construct(
         public bool $made,
@@ -26,6 +28,7 @@ final readonly class AttemptResult
         public array $moved = [],
         public ?Miss $missed = null,
         public array $unknown = [],
+        public ?Tip $chalk = null,
     ) {}
 
     /** The table afterwards; the cue ball may be missing. */

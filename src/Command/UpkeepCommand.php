@@ -11,6 +11,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Contracts\Cache\CacheInterface;
+use ZigLane\App\Logbook\Logbook;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Plan\Turns;
 use ZigLane\App\Profile\ProfileStore;
@@ -21,7 +22,7 @@ use ZigLane\App\Work\TaskLedger;
 /**
  * Removes what has had its time, so that nothing grows without bound. Run once a minute (ops/upkeep.sh).
  */
-#[AsCommand('zig-lane:upkeep', 'Removes what has had its time: deleted racks and profiles, answers, old plans')]
+#[AsCommand('zig-lane:upkeep', 'Removes what has had its time: deleted racks, profiles and attempts, answers, old plans')]
 final class UpkeepCommand extends Command
 {
     public function __construct(
@@ -31,6 +32,7 @@ final class UpkeepCommand extends Command
         private readonly TaskLedger $tasks,
         private readonly FailedWork $failed,
         private readonly Turns $turns,
+        private readonly Logbook $logbook,
         private readonly CacheInterface $cache,
         private readonly ClockInterface $clock,
     ) {
@@ -45,6 +47,7 @@ final class UpkeepCommand extends Command
         $this->plans->purge($now);
         $this->tasks->purge();
         $this->failed->purge($now);
+        $this->logbook->purge($now);
         $this->turns->handOut();
         if ($this->cache instanceof PruneableInterface) {
             $this->cache->prune();

@@ -13,7 +13,7 @@ use ZigLane\Core\Logbook\Miss;
 
 final class AttemptFileTest extends TestCase
 {
-    private const LINE = '{"at":"2026-11-25T19:30:00Z","rack":{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[2,2],"1":[5.5,1.25],"5":[3,3],"9":[6,3.1]}},"meant":{"ball":"1","pocket":"foot-left","speed":{"lengths":2}},"result":{"made":false,"cue":[4.1,0.5],"moved":{"1":[7.6,0.4],"5":null},"missed":"rattled","felt":"good"},"session":7}';
+    private const LINE = '{"at":"2026-11-25T19:30:00Z","rack":{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[2,2],"1":[5.5,1.25],"5":[3,3],"9":[6,3.1]}},"meant":{"ball":"1","pocket":"foot-left","speed":{"lengths":2}},"result":{"made":false,"cue":[4.1,0.5],"moved":{"1":[7.6,0.4],"5":null},"missed":"rattled","felt":"good"},"mood":7}';
 
     public function testALineIsRead(): void
     {
@@ -22,7 +22,7 @@ final class AttemptFileTest extends TestCase
         self::assertSame([false, Miss::Rattled, 1], [$attempt->result->made, $attempt->result->missed, $attempt->meant->ball]);
         self::assertSame([1, 9], $attempt->result->after($attempt->rack->layout)->objectBalls());
         self::assertEqualsWithDelta(4.1, $attempt->rack->table->size->diamondsOf($attempt->result->cue ?? self::fail('no cue ball'))[0], 1e-9);
-        self::assertSame([['felt' => 'good'], ['session' => 7]], [$attempt->result->unknown, $attempt->unknown]);
+        self::assertSame([['felt' => 'good'], ["mood" => 7]], [$attempt->result->unknown, $attempt->unknown]);
     }
 
     public function testWrittenAndReadAgainItIsTheSame(): void

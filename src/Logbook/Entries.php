@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Logbook;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\ClockInterface;
+use ZigLane\Core\Logbook\Attempt;
+use ZigLane\Core\Logbook\AttemptFacts;
+use ZigLane\Core\Logbook\AttemptFile;
+use ZigLane\Core\Logbook\Session;
+
+/**
+ * Writes attempts: each once, however often it is sent.
+ */
+final readonly class Entries
+{
+    /** Columns of an attempt, in the order of row(). */
+    private const COLUMNS = [
+        'session_id', 'entry_key', 'edition', 'played_at', 'document', 'game', 'ball', 'pocket', 'kind', 'spin', 'made', 'missed',
+        'scratched', 'in_position', 'cut', 'distance', 'lengths', 'rails', 'overrun', 'aside', 'promised_pot', 'promised_position', 'said',
+    ];
+
+    /** Rows in one statement. */
+    private const AT_ONCE = 100;
+
+    private const TIME = 'Y-m-d H:i:s';
+
+    public function __construct(private Connection $database, private ClockInterface $clock) {}
+
+    /**
+     * Keeps entries: newer editions take the place of older ones, the same or older ones change nothing.
+     *
+     * @param list<Entry> $entries
+     * @param bool        $back    puts back what was deleted
+     *
+     * @return int how many were not there before
+     */
+    public function keep(array $entries, bool $back = false): int
+    {
+        return $this->database->transactional(function () use ($entries, $back): int {
+            $before = $this->count();
+            foreach (array_chunk($entries, self::AT_ONCE) as $some) {
+                $this->write(array_values(array_filter($some, static fn(Entry $e): bool => null !== $e->attempt)));
+                if ($back) {
+                    $this->putBack($some);
+                }
+                foreach ($some as $entry) {
+                    if (null === $entry->attempt) {
+                        $this->takeBack($entry);
+                    }
+                }
+            }
+
+            return $this->count() - $before;
+        });
+    }
+
+    private function count(): int
+    {
+        $many = $this->database->fetchOne(
+            'SELECT COUNT(*) FROM attempt a JOIN play_session s ON s.id = a.session_id WHERE a.deleted_at IS NULL AND s.deleted_at IS NULL',
+        );
+
+        return is_numeric($many) ? (int) $many : 0;
+    }
+
+    /** Puts another result in the place of an attempt's; the device that wrote it has no say over it any longer. */
+    public function change(int $id, Attempt $attempt): void
+    {
+        $row = self::row($attempt, 0, 0);
+        $row = array_diff_key(array_combine(self::COLUMNS, $row), ['session_id' => 0, 'entry_key' => 0, 'edition' => 0]);
+        $this->database->update('attempt', $row + ['edition' => \PHP_INT_MAX >> 32], ['id' => $id]);
+    }
+
+    /** @param list<Entry> $entries of one chunk, with attempts */
+    private function write(array $entries): void
+    {
+        if ([] === $entries) {
+            return;
+        }
+        $rows = [];
+        foreach ($entries as $entry) {
+            \assert(null !== $entry->attempt && null !== $entry->attempt->session);
+            array_push($rows, ...self::row($entry->attempt, $this->session($entry->attempt->session), $entry->edition));
+        }
+        // Where the stored edition is as new, every column keeps what it has. The edition comes last: the others look at it.
+        $newer = array_map(
+            static fn(string $c): string => "$c = IF(VALUES(edition) > edition, VALUES($c), $c)",
+            array_values(array_diff(self::COLUMNS, ['entry_key', 'edition', 'session_id'])),
+        );
+        $places = '(' . implode(', ', array_fill(0, \count(self::COLUMNS), '?')) . ')';
+        $this->database->executeStatement(
+            'INSERT INTO attempt (' . implode(', ', self::COLUMNS) . ') VALUES ' . implode(', ', array_fill(0, \count($entries), $places))
+            . ' ON DUPLICATE KEY UPDATE deleted_at = IF(VALUES(edition) > edition, NULL, deleted_at), ' . implode(', ', $newer)
+            . ', edition = GREATEST(edition, VALUES(edition))',
+            $rows,
+        );
+    }
+
+    /** @param list<Entry> $entries */
+    private function putBack(array $entries): void
+    {
+        $this->database->executeStatement(
+            'UPDATE attempt a JOIN play_session s ON s.id = a.session_id SET a.deleted_at = NULL, s.deleted_at = NULL WHERE a.entry_key IN (?)',
+            [array_map(static fn(Entry $e): string => $e->key, $entries)],
+            [ArrayParameterType::STRING],
+        );
+    }
+
+    /** An attempt that was never seen leaves nothing behind when it is taken back before it came; its key is not used again. */
+    private function takeBack(Entry $entry): void
+    {
+        $this->database->executeStatement(
+            'UPDATE attempt SET deleted_at = ?, edition = ? WHERE entry_key = ? AND edition < ?',
+            [$this->clock->now()->format(self::TIME), $entry->edition, $entry->key, $entry->edition],
+        );
+    }
+
+    /** The number of a session, which is made when it is new. */
+    private function session(Session $session): int
+    {
+        $this->database->executeStatement(
+            'INSERT IGNORE INTO play_session (entry_key, began_at, kind, player, place, opponent, notes, made_up) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+            [
+                $session->key,
+                $session->at->format(self::TIME),
+                $session->kind->value,
+                $session->player,
+                $session->place,
+                $session->opponent,
+                $session->notes,
+                (int) $session->madeUp,
+            ],
+        );
+        $id = $this->database->fetchOne('SELECT id FROM play_session WHERE entry_key = ?', [$session->key]);
+
+        return is_numeric($id) ? (int) $id : throw new \UnexpectedValueException("Session $session->key is missing.");
+    }
+
+    /**
+     * @return list<scalar|null> in the order of COLUMNS
+     */
+    private static function row(Attempt $attempt, int $session, int $edition): array
+    {
+        $facts = AttemptFacts::of($attempt);
+        $flag = static fn(?bool $is): ?int => null === $is ? null : (int) $is;
+
+        return [
+            $session,
+            (string) $attempt->key,
+            $edition,
+            $attempt->at->setTimezone(new \DateTimeZone('UTC'))->format(self::TIME),
+            AttemptFile::line($attempt->withoutSession()),
+            $attempt->rack->game->value,
+            $attempt->meant->ball,
+            $attempt->meant->pocket?->value,
+            $facts->kind->value,
+            $facts->spin->value,
+            (int) $attempt->result->made,
+            $attempt->result->missed?->value,
+            (int) $facts->scratched,
+            $flag($facts->inPosition),
+            $facts->cutDeg,
+            $facts->distance,
+            $facts->lengths,
+            $facts->rails,
+            $facts->long,
+            $facts->wide,
+            $attempt->forecast?->pot,
+            $attempt->forecast?->position,
+            $attempt->said,
+        ];
+    }
+}
