@@ -130,7 +130,7 @@ run_test() {
     if wanted modules; then
         say "— modules"
         install_module_checks
-        tests/Modules/node_modules/.bin/eslint -c tests/Modules/eslint.config.js public/app/*.mjs tests/Modules/*.mjs
+        tests/Modules/node_modules/.bin/eslint -c tests/Modules/eslint.config.js public/app/*.mjs public/app/*/*.mjs public/table-worker.js tests/Modules/*.mjs
         node --test tests/Modules/*.test.mjs >var/modules-tests.log 2>&1 || {
             cat var/modules-tests.log
             fail "a test of the page's modules failed"

@@ -313,18 +313,7 @@ final class PlanFile
      */
     private static function ring(Region $region, Point $rest, TableSize $size): array
     {
-        $chosen = [];
-        $largest = 0.0;
-        foreach ($region->rings as $ring) {
-            $one = new Region([$ring]);
-            $area = $one->contains($rest->x, $rest->y) ? INF : $one->area();
-            if ($area > $largest) {
-                $largest = $area;
-                $chosen = array_map(static fn(Point $p): array => self::diamonds($p, $size), $ring);
-            }
-        }
-
-        return $chosen;
+        return array_map(static fn(Point $p): array => self::diamonds($p, $size), $region->partAround($rest)->rings[0] ?? []);
     }
 
     private static function point(mixed $at, TableSize $size, string $path): Point

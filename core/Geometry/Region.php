@@ -46,6 +46,22 @@ final readonly class Region
         return $in;
     }
 
+    /** The one ring that a place lies in, or else the largest; empty for an empty region. */
+    public function partAround(Point $place): self
+    {
+        $chosen = [];
+        $largest = 0.0;
+        foreach ($this->rings as $ring) {
+            $one = new self([$ring]);
+            $area = $one->contains($place->x, $place->y) ? INF : $one->area();
+            if ($area > $largest) {
+                [$largest, $chosen] = [$area, [$ring]];
+            }
+        }
+
+        return new self($chosen);
+    }
+
     /** m², holes taken off. */
     public function area(): float
     {

@@ -22,6 +22,7 @@ final readonly class Attempt
      * @param float|null           $said     the player's own estimate of being made and in position, said before the shot, 0–1
      * @param string|null          $key      tells it from every other attempt: 8 to 64 letters, digits and hyphens
      * @param Session|null         $session  that it belongs to
+     * @param string|null          $run      key of the playing of one rack that it belongs to, shot after shot
      */
     public function __construct(
         public \DateTimeImmutable $at,
@@ -33,6 +34,7 @@ final readonly class Attempt
         public ?float $said = null,
         public ?string $key = null,
         public ?Session $session = null,
+        public ?string $run = null,
     ) {}
 
     /** The same under a key, in a session. */
@@ -55,6 +57,17 @@ final readonly class Attempt
 
     private function with(AttemptResult $result, ?float $said, ?string $key, ?Session $session): self
     {
-        return new self($this->at, $this->rack, $this->meant, $result, $this->unknown, $this->forecast, $said, $key, $session);
+        return new self(
+            $this->at,
+            $this->rack,
+            $this->meant,
+            $result,
+            $this->unknown,
+            $this->forecast,
+            $said,
+            $key,
+            $session,
+            $this->run,
+        );
     }
 }

@@ -13,7 +13,7 @@ use ZigLane\Core\Rack\Files\JsonText;
 final class AttemptCsv
 {
     private const COLUMNS = [
-        'key', 'at', 'made', 'missed', 'cueAlong', 'cueAcross', 'said', 'session', 'rack', 'meant', 'plan', 'moved', 'more',
+        'key', 'at', 'made', 'missed', 'cueAlong', 'cueAcross', 'said', 'run', 'session', 'rack', 'meant', 'plan', 'moved', 'more',
     ];
 
     /** Columns that hold an object as JSON. */
@@ -56,13 +56,14 @@ final class AttemptCsv
             'cueAlong' => $text($cue[0] ?? null),
             'cueAcross' => $text($cue[1] ?? null),
             'said' => $text($data->said ?? null),
+            'run' => $word($data->run ?? null),
             'moved' => [] === (array) ($result->moved ?? []) ? '' : $text($result->moved),
         ];
         foreach (['session', 'rack', 'meant', 'plan'] as $key) {
             $cells[$key] = $text($data->{$key} ?? null);
         }
         // What has no column: keys of the attempt, and below "result" those of its result.
-        foreach (['key', 'at', 'session', 'rack', 'meant', 'plan', 'said'] as $key) {
+        foreach (['key', 'at', 'run', 'session', 'rack', 'meant', 'plan', 'said'] as $key) {
             unset($data->{$key});
         }
         foreach (['made', 'cue', 'moved', 'missed'] as $key) {
@@ -141,6 +142,7 @@ final class AttemptCsv
         $data->at = trim($cells['at']);
         $data->said = $given('said') ? $number('said') : null;
         $data->key = $given('key') ? trim($cells['key']) : null;
+        $data->run = $given('run') ? trim($cells['run']) : null;
         foreach (['session', 'rack', 'meant', 'plan'] as $key) {
             $data->{$key} = $objects[$key];
         }

@@ -44,6 +44,7 @@ final class AttemptFile
             'key' => $attempt->key,
             'at' => LogbookFields::time($attempt->at),
             'session' => null === $attempt->session ? null : SessionFields::write($attempt->session),
+            'run' => $attempt->run,
             'rack' => RackFile::write($attempt->rack),
             'meant' => ShotSpecFile::write($attempt->meant),
             'said' => $attempt->said,
@@ -108,6 +109,7 @@ final class AttemptFile
             forecast: $file->has('plan') && null !== $file->raw('plan') ? ForecastFields::read($file->object('plan'), $size) : null,
             said: null === $file->raw('said') ? null : $file->number('said', null, 0.0, 1.0),
             key: null === $file->raw('key') ? null : LogbookFields::key($file),
+            run: null === $file->raw('run') ? null : LogbookFields::key($file, 'run'),
             session: null === $file->raw('session') ? null : SessionFields::read($file->object('session')),
             unknown: $file->unknown(),
         );

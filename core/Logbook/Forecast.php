@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Logbook;
 
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
+use ZigLane\Core\Physics\Event;
+use ZigLane\Core\Physics\EventType;
+use ZigLane\Core\Physics\ShotResult;
 
 /**
  * What the plan promised of a shot before it was played.
  */
 final readonly class Forecast
 {
+    /** A stretch shorter than this is no way, m. */
+    private const STILL = 0.005;
+
     /**
      * @param float|null $pot        chance that the ball drops, 0–1
      * @param float|null $position   chance that it drops and the cue ball stops in the zone, 0–1
@@ -30,6 +37,32 @@ final readonly class Forecast
         public ?int $rails = null,
         public array $zone = [],
     ) {}
+
+    /**
+     * The same with where the cue ball stops, and how it comes there, in a shot that was played.
+     */
+    public function stopping(ShotResult $result): self
+    {
+        $heading = null;
+        foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
+            // What hardly moves has no direction worth telling.
+            if ($piece->start->distanceTo($piece->end()) > self::STILL) {
+                $heading = rad2deg($piece->start->angleTo($piece->end()));
+            }
+        }
+        $hit = $result->eventsOf(BallId::CUE, EventType::BallBall)[0]->time ?? INF;
+        $met = array_filter($result->eventsOf(BallId::CUE, EventType::BallCushion), static fn(Event $e): bool => $e->time > $hit);
+
+        return new self(
+            $this->pot,
+            $this->position,
+            $this->runOut,
+            $result->final->balls[BallId::CUE] ?? null,
+            null === $heading ? null : round($heading, 1),
+            \count($met),
+            $this->zone,
+        );
+    }
 
     /** The good places for what comes next. */
     public function region(): Region

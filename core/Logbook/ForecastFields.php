@@ -19,6 +19,9 @@ final class ForecastFields
     /** Corners of a zone at most. */
     private const CORNERS = 400;
 
+    /** Digits behind the point of a corner: a third of a millimetre is enough. */
+    private const CORNER = 3;
+
     /** Cushions at most. */
     private const RAILS = 20;
 
@@ -30,7 +33,7 @@ final class ForecastFields
     public static function write(Forecast $forecast, TableSize $size): array
     {
         $ring = array_map(
-            static fn(Point $p): ?array => LogbookFields::diamonds($p, $size),
+            static fn(Point $p): ?array => LogbookFields::diamonds($p, $size, self::CORNER),
             $forecast->zone,
         );
 

@@ -52,11 +52,11 @@ final class LogbookFields
      *
      * @throws InvalidInput
      */
-    public static function key(Fields $file): string
+    public static function key(Fields $file, string $name = 'key'): string
     {
-        $key = $file->text('key');
+        $key = $file->text($name);
         if (1 !== preg_match('/^[A-Za-z0-9-]{8,64}$/D', $key)) {
-            throw new InvalidInput($file->path('key'), 'must have 8 to 64 letters, digits and hyphens');
+            throw new InvalidInput($file->path($name), 'must have 8 to 64 letters, digits and hyphens');
         }
 
         return $key;
@@ -83,8 +83,8 @@ final class LogbookFields
     /**
      * @return array{float, float}|null
      */
-    public static function diamonds(?Point $place, TableSize $size): ?array
+    public static function diamonds(?Point $place, TableSize $size, int $digits = self::DIGITS): ?array
     {
-        return null === $place ? null : array_map(static fn(float $v): float => round($v, self::DIGITS), $size->diamondsOf($place));
+        return null === $place ? null : array_map(static fn(float $v): float => round($v, $digits), $size->diamondsOf($place));
     }
 }

@@ -45,6 +45,12 @@ final readonly class SimulatedPlayer
         $this->errors = (new Judgement($this->simulator, $rack->layout))->errors($rack->player, $this->stated->shot->stroke());
     }
 
+    /** What the shot does when nothing goes wrong. */
+    public function meant(): ShotResult
+    {
+        return $this->stated->result;
+    }
+
     /** One attempt. */
     public function shoot(Generator $random, \DateTimeImmutable $at): Attempt
     {

@@ -4,7 +4,8 @@ const NARROW = matchMedia('(max-width: 820px) and (orientation: portrait)');
 const SIDES = { 0: 'left', '-90': 'bottom', 180: 'right', 90: 'top' };
 const STEP = 90;
 
-const key = () => `zl-turn ${location.pathname}`;
+// The page at the table is the same rack.
+const key = () => `zl-turn ${location.pathname.replace(/\/table$/, '')}`;
 
 function stored() {
     try {

@@ -11,21 +11,26 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use ZigLane\App\Entity\Setting;
+use ZigLane\App\Logbook\Entries;
+use ZigLane\App\Logbook\Entry;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\Core\Logbook\AttemptFile;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 
 /**
- * Loads the demo racks, once for ever: what a person did with them, deleting included, stays.
+ * Loads the demo racks and the demo logbook, once for ever: what a person did with them, deleting included, stays.
  */
-#[AsCommand('zig-lane:demo', 'Loads the demo racks if that was never done')]
+#[AsCommand('zig-lane:demo', 'Loads the demo racks and the demo logbook if that was never done')]
 final class DemoCommand extends Command
 {
     private const LOADED = 'demo-loaded';
+    private const LOGBOOK = 'demo-logbook-loaded';
 
     public function __construct(
         private readonly EntityManagerInterface $entities,
         private readonly RackStore $store,
+        private readonly Entries $logbook,
         #[Autowire('%kernel.project_dir%/demo')]
         private readonly string $folder,
     ) {
@@ -34,9 +39,20 @@ final class DemoCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        if (null !== $this->entities->find(Setting::class, self::LOADED)) {
-            return Command::SUCCESS;
+        if (null === $this->entities->find(Setting::class, self::LOADED)) {
+            $this->racks();
+            $output->writeln('The demo racks are loaded.');
         }
+        if (null === $this->entities->find(Setting::class, self::LOGBOOK)) {
+            $this->logbook();
+            $output->writeln('The demo logbook is loaded.');
+        }
+
+        return Command::SUCCESS;
+    }
+
+    private function racks(): void
+    {
         $this->entities->wrapInTransaction(function (): void {
             $files = glob($this->folder . '/*.rack.json') ?: [];
             // The first by name is made last, so that it heads the list.
@@ -45,8 +61,18 @@ final class DemoCommand extends Command
             }
             $this->entities->persist(new Setting(self::LOADED, date('c')));
         });
-        $output->writeln('The demo racks are loaded.');
+    }
 
-        return Command::SUCCESS;
+    /** Three months of an invented player (tools/demo-logbook.php). */
+    private function logbook(): void
+    {
+        $entries = [];
+        foreach (AttemptFile::read((string) file_get_contents($this->folder . '/logbook.jsonl')) as $attempt) {
+            $entries[] = new Entry((string) $attempt->key, 1, $attempt);
+        }
+        $this->entities->wrapInTransaction(function () use ($entries): void {
+            $this->logbook->keep($entries);
+            $this->entities->persist(new Setting(self::LOGBOOK, date('c')));
+        });
     }
 }

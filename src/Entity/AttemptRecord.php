@@ -15,6 +15,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'attempt')]
 #[ORM\UniqueConstraint(name: 'attempt_key', columns: ['entry_key'])]
 #[ORM\Index(name: 'attempt_list', columns: ['deleted_at', 'played_at', 'id'])]
+#[ORM\Index(name: 'attempt_run', columns: ['run_key'])]
 #[ORM\Index(name: 'attempt_session', columns: ['session_id', 'deleted_at', 'played_at'])]
 class AttemptRecord
 {
@@ -29,6 +30,10 @@ class AttemptRecord
 
     #[ORM\Column(type: Types::STRING, length: 64, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
     public string $entryKey;
+
+    /** The playing of one rack that it belongs to. */
+    #[ORM\Column(type: Types::STRING, length: 64, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+    public ?string $runKey;
 
     /** Counts what the device that wrote it changed: an older one that comes late is passed over. */
     #[ORM\Column(type: Types::INTEGER)]

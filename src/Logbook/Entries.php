@@ -19,7 +19,7 @@ final readonly class Entries
 {
     /** Columns of an attempt, in the order of row(). */
     private const COLUMNS = [
-        'session_id', 'entry_key', 'edition', 'played_at', 'document', 'game', 'ball', 'pocket', 'kind', 'spin', 'made', 'missed',
+        'session_id', 'entry_key', 'run_key', 'edition', 'played_at', 'document', 'game', 'ball', 'pocket', 'kind', 'spin', 'made', 'missed',
         'scratched', 'in_position', 'cut', 'distance', 'lengths', 'rails', 'overrun', 'aside', 'promised_pot', 'promised_position', 'said',
     ];
 
@@ -151,6 +151,7 @@ final readonly class Entries
         return [
             $session,
             (string) $attempt->key,
+            $attempt->run,
             $edition,
             $attempt->at->setTimezone(new \DateTimeZone('UTC'))->format(self::TIME),
             AttemptFile::line($attempt->withoutSession()),

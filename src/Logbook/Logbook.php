@@ -28,6 +28,9 @@ final readonly class Logbook
     /** Days for which what was deleted can be put back. */
     public const KEPT_DAYS = 30;
 
+    /** Shots of one rack that are shown. */
+    private const RUN = 60;
+
     /** Attempts that are fetched at once for a file. */
     private const AT_ONCE = 500;
 
@@ -171,6 +174,30 @@ final readonly class Logbook
             SessionFields::write($session),
             \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
         );
+    }
+
+    /**
+     * The shots of one rack, in the order in which they were played; those that cannot be read are left out.
+     *
+     * @return array<int, Attempt> by their number
+     */
+    public function run(string $key): array
+    {
+        $rows = $this->rows(
+            'SELECT a.id, a.session_id, a.document' . self::FROM . 'a.run_key = ? AND a.deleted_at IS NULL ORDER BY a.played_at, a.id LIMIT '
+            . self::RUN,
+            [$key],
+        );
+        $attempts = [];
+        foreach ($rows as $row) {
+            try {
+                $attempts[(int) $row['id']] = $this->read($row);
+            } catch (InvalidInput) {
+                continue;
+            }
+        }
+
+        return $attempts;
     }
 
     /** Deletes an attempt, or puts it back. */

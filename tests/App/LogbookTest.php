@@ -42,6 +42,7 @@ final class LogbookTest extends AppTestCase
         $answer = json_decode((string) $this->browser->getResponse()->getContent(), true, 16, \JSON_THROW_ON_ERROR);
         self::assertIsArray($answer);
 
+        /** @var array<string, mixed> */
         return $answer;
     }
 

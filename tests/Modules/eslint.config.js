@@ -18,6 +18,7 @@ export default [
             'prefer-const': 'error',
         },
     },
-    { files: ['public/app/*.mjs'], languageOptions: { globals: { ...globals.browser, htmx: 'readonly' } } },
+    { files: ['public/app/**/*.mjs'], languageOptions: { globals: { ...globals.browser, htmx: 'readonly' } } },
+    { files: ['public/table-worker.js'], languageOptions: { sourceType: 'script', globals: globals.serviceworker } },
     { files: ['tests/Modules/*.mjs'], languageOptions: { globals: globals.node } },
 ];

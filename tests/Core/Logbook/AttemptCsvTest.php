@@ -15,7 +15,7 @@ final class AttemptCsvTest extends TestCase
 {
     public static function attempt(string $change = '{}'): Attempt
     {
-        $data = (object) json_decode('{"key":"0f3c-aa11-b2","at":"2026-11-25T19:30:00Z","session":{"key":"s-2026-11-25","at":"2026-11-25T19:00:00Z","kind":"match","player":"Ada","opponent":"\"B\", a friend","notes":"line one\nline two"},"rack":{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[2,2],"1":[5.5,1.25],"5":[3,3],"9":[6,3.1]}},"meant":{"ball":"1","pocket":"foot-left","speed":{"lengths":2}},"said":0.8,"plan":{"pot":0.91,"position":0.7,"runOut":0.25,"rest":[4,1],"headingDeg":90,"rails":1,"zone":[[3,0.5],[5,0.5],[5,1.5],[3,1.5]]},"result":{"made":true,"cue":[4.1,0.5],"moved":{"1":null,"5":[3.25,3]},"missed":null,"chalk":{"side":0.1,"height":-0.25},"felt":"good"},"mood":{"today":7}}', false, 64, \JSON_THROW_ON_ERROR);
+        $data = (object) json_decode('{"key":"0f3c-aa11-b2","at":"2026-11-25T19:30:00Z","run":"rack-2-of-three","session":{"key":"s-2026-11-25","at":"2026-11-25T19:00:00Z","kind":"match","player":"Ada","opponent":"\"B\", a friend","notes":"line one\nline two"},"rack":{"format":"zig-lane/rack","version":1,"game":"nine-ball","balls":{"cue":[2,2],"1":[5.5,1.25],"5":[3,3],"9":[6,3.1]}},"meant":{"ball":"1","pocket":"foot-left","speed":{"lengths":2}},"said":0.8,"plan":{"pot":0.91,"position":0.7,"runOut":0.25,"rest":[4,1],"headingDeg":90,"rails":1,"zone":[[3,0.5],[5,0.5],[5,1.5],[3,1.5]]},"result":{"made":true,"cue":[4.1,0.5],"moved":{"1":null,"5":[3.25,3]},"missed":null,"chalk":{"side":0.1,"height":-0.25},"felt":"good"},"mood":{"today":7}}', false, 64, \JSON_THROW_ON_ERROR);
         foreach (get_object_vars((object) json_decode($change, false, 64, \JSON_THROW_ON_ERROR)) as $key => $value) {
             $data->{$key} = $value;
         }
@@ -77,7 +77,7 @@ final class AttemptCsvTest extends TestCase
         yield 'no number' => [',4.1,0.5,', ',far,0.5,', 'line 2: result.cue[0]: must be a number'];
         yield 'half a place' => [',4.1,0.5,', ',4.1,,', 'line 2: result.cue[1]: must be a number'];
         yield 'broken JSON' => ['{""ball"":', '{""ball"",',  'line 2: meant: '];
-        yield 'a cell too many' => [',yes,', ',yes,,', 'line 2: has 14 cells where the first line has 13'];
+        yield 'a cell too many' => [',yes,', ',yes,,', 'line 2: has 15 cells where the first line has 14'];
         yield 'a key that is none' => ['0f3c-aa11-b2', 'x y', 'line 2: key: must have 8 to 64 letters'];
         yield 'too sure' => [',0.8,', ',80,', 'line 2: said: 80 is outside 0–1'];
     }

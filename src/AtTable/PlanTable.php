@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\AtTable;
+
+use ZigLane\App\View\Units;
+use ZigLane\App\Work\Processors;
+use ZigLane\App\Work\Work;
+use ZigLane\Core\Decision\AdvisedSearch;
+use ZigLane\Core\Files\AdviceFile;
+use ZigLane\Core\Files\PlanFile;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * The plan for a table as it lies, better and better; then what to play from all over its zones.
+ */
+final class PlanTable implements Work
+{
+    public static function kind(): string
+    {
+        return 'table-plan';
+    }
+
+    /**
+     * @param list<mixed> $question Rack, a settled plan of it as it is stored or null, Units
+     *
+     * @return \Generator<int, array<string, mixed>> run sheets; "edition" counts them
+     */
+    public function answers(array $question): \Generator
+    {
+        [$rack, $stored, $units] = $question;
+        \assert($rack instanceof Rack && (null === $stored || \is_string($stored)) && $units instanceof Units);
+        $edition = 0;
+        $sheet = null === $stored ? null : self::stored($rack, $stored, $units);
+        $described = $sheet?->describe();
+        if (null === $sheet) {
+            foreach ((new AdvisedSearch($rack, processes: Processes::asAllowed(Processors::forPlans(...))))->plans() as $advised) {
+                $sheet = RunSheet::of($rack, $advised, $units);
+                $described = $sheet->describe();
+                yield ['edition' => ++$edition, 'settled' => false, 'prepared' => (object) []] + $described;
+            }
+        }
+        if (null === $sheet || null === $described) {
+            throw new InvalidInput('', 'Nothing can be planned on this table');
+        }
+        $prepared = [];
+        yield ['edition' => ++$edition, 'settled' => true, 'prepared' => (object) []] + $described;
+        foreach ($sheet->prepared() as $number => $shots) {
+            $prepared[$number] = $shots;
+            yield ['edition' => ++$edition, 'settled' => true, 'prepared' => (object) $prepared] + $described;
+        }
+    }
+
+    private static function stored(Rack $rack, string $stored, Units $units): ?RunSheet
+    {
+        try {
+            $document = json_decode($stored, false, 64, \JSON_THROW_ON_ERROR);
+            if (!$document instanceof \stdClass) {
+                return null;
+            }
+            $plan = PlanFile::read($document, $rack);
+            $advice = ($document->advice ?? null) instanceof \stdClass ? AdviceFile::read($document->advice) : null;
+
+            return [] === $plan->shots && null === $advice ? null : new RunSheet($rack, $plan, $advice, $units);
+        } catch (InvalidInput|\JsonException) {
+            // What cannot be read is planned again.
+            return null;
+        }
+    }
+}
