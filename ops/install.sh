@@ -3,7 +3,8 @@
 RUN_PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip
     php8.2-apcu php8.2-opcache mariadb-server nginx-light composer unzip git ca-certificates procps util-linux
     supervisor gzip passwd"
-TEST_PACKAGES="chromium chromium-driver nodejs npm"
+LAN_PACKAGES="mkcert qrencode"
+TEST_PACKAGES="mkcert qrencode chromium chromium-driver nodejs npm"
 
 install_packages() {
     mkdir -p "$ROOT/var"

@@ -61,12 +61,22 @@ test_instance() {
 
 served_address() { printf 'http://127.0.0.1:%s' "$(cat "$HERE/web.port")"; }
 
+# The test instance, being served; over the local network, too, where that is this machine, with a passphrase for the tests.
+serve_to_the_tests() {
+    export ZIG_LANE_LAN_ADDRESS=127.0.0.1 ZIG_LANE_URL ZIG_LANE_LAN_URL ZIG_LANE_PASSPHRASE
+    test_instance prod database web workers lan
+    ZIG_LANE_URL=$(served_address)
+    ZIG_LANE_LAN_URL=$(cat "$HERE/lan/address")
+    ZIG_LANE_PASSPHRASE="tests $(head -c 12 /dev/urandom | sha256sum | cut -c1-16)"
+    printf '%s\n' "$ZIG_LANE_PASSPHRASE" | as_account sign_in_anew >/dev/null
+}
+
 # The test instance with nothing but the demo racks in it, being served.
 serve_the_demo() {
     prepare_test_instance
     test_instance prod database
     local table
-    for table in plan message task rack_revision rack setting profile attempt play_session upload; do
+    for table in shared_plan plan message task rack_revision rack setting profile attempt play_session upload; do
         (unset ZIG_LANE_LOG && console dbal:run-sql --quiet "DELETE FROM $table")
     done
     test_instance prod database web workers
@@ -142,10 +152,11 @@ run_test() {
     fi
     if wanted browser; then
         say "— browser"
-        test_instance prod database web workers
-        (ZIG_LANE_URL=$(served_address) phpunit browser)
+        serve_to_the_tests
+        (phpunit browser)
         say "— bad requests"
-        php tools/fuzz.php "$(served_address)" 800 1
+        php tools/fuzz.php "$ZIG_LANE_URL" 800 1
+        php tools/fuzz.php "$ZIG_LANE_LAN_URL" 300 2
     fi
     core_tests "${suites[@]}"
     ! wanted core || end_beside core

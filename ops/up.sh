@@ -26,11 +26,13 @@ run_up() {
     database_wait
     # The compiled application is kept by what it was made from, so that the one that runs is not pulled away under its feet.
     build=$(find bin config core src templates tools composer.json -type f -exec sha256sum {} + | LC_ALL=C sort | sha256sum | cut -c1-12)
+    if [[ " $* " == *" lan "* ]]; then lan_prepare; else lan_end; fi
     write_settings "$environment" "$build"
     console_quiet cache:warmup
     [ -z "$running" ] || control_quiet stop 'planner:*' 'reader:*' 'upkeep:*' || true
     database_migrate
     console zig-lane:demo
+    [ ! -e "$HERE/lan.conf" ] || console zig-lane:passphrase --make --if-none
     port=
     if [[ " $* " == *" web "* ]]; then
         port=$(web_port)
@@ -50,6 +52,7 @@ run_up() {
     [ -z "$port" ] || web_wait
     find "$HERE/cache" -mindepth 1 -maxdepth 1 ! -name "$environment-$build-u*" -exec rm -rf {} + 2>/dev/null || true
     [ -z "$port" ] || say "Zig Lane is at http://127.0.0.1:$port/"
+    [ -z "$port" ] || [ ! -e "$HERE/lan.conf" ] || lan_say
 }
 
 run_down() {

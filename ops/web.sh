@@ -7,6 +7,7 @@ write_settings() {
 APP_ENV=$1
 ZIG_LANE_BUILD=$1-$2
 APP_SECRET=$(cat "$HERE/app.secret")
+ZIG_LANE_LAN_HOSTS='$(lan_hosts)'
 ASSET_VERSION=$(find public -type f -not -name index.php -exec sha256sum {} + | sort | sha256sum | cut -c1-12)
 ZIG_LANE_RUN="$RUN"
 DATABASE_URL="mysql://$DATABASE_ACCOUNT:$(cat "$HERE/db.password")@localhost/zig_lane?unix_socket=$RUN/db.sock&serverVersion=10.11.0-MariaDB&charset=utf8mb4"
@@ -58,7 +59,10 @@ php_admin_value[upload_max_filesize] = 8M
 php_admin_value[post_max_size] = 9M
 EOF
     mkdir -p "$RUN/nginx"
-    sed -e "s|@RUN@|$RUN|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" ops/nginx.conf.template >"$HERE/nginx.conf"
+    local name
+    for name in nginx nginx-server; do
+        sed -e "s|@RUN@|$RUN|g" -e "s|@ROOT@|$ROOT|g" -e "s|@HERE@|$HERE|g" -e "s|@PORT@|$port|g" "ops/$name.conf.template" >"$HERE/$name.conf"
+    done
 }
 
 # What php-fpm is run with.

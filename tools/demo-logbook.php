@@ -60,7 +60,7 @@ for ($n = 0; $n < $sessions; ++$n) {
 /** Shoots a rack until it is over, and writes every shot. */
 function shootOut(Rack $rack, Session $session, string $run, DateTimeImmutable $at, Generator $random): DateTimeImmutable
 {
-    $planner = new Planner($rack, SearchBudget::look());
+    $planner = new Planner($rack, SearchBudget::season($rack->rules()));
     for ($shot = 1; $shot <= SHOTS; ++$shot) {
         [$laid, $choice] = (new Beginnings($planner))->best($rack);
         $step = null === $choice ? null : (new LineMaker($laid))->step($planner, $planner, $laid, $choice);
@@ -75,8 +75,8 @@ function shootOut(Rack $rack, Session $session, string $run, DateTimeImmutable $
             round($planned->chances->pot, 4),
             [] === $planned->zone->rings ? null : round($planned->chances->position, 4),
             round($planned->chances->runOut, 4),
-            zone: $planned->zone->partAround($planned->rest)->rings[0] ?? [],
-        ))->stopping($player->meant());
+            zone: $planned->zone->rings,
+        ))->stopping($player->meant(), $planned->pot->ball);
         // One in three shots was said beforehand, as people say it: a little too sure.
         $said = 0 === $random->integer(0, 2)
             ? min(0.95, round(($planned->chances->position + 0.1 + $random->between(-0.1, 0.1)) / 0.05) * 0.05)

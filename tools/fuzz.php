@@ -6,7 +6,8 @@ declare(strict_types=1);
 //   php tools/fuzz.php ADDRESS REQUESTS SEED
 // The routes come from the router, the names of fields from the controllers and templates, so that what is new is met without being
 // named here. The same seed sends the same requests. Fails on an answer of 500 and above, one that takes over 2 s, and on anything
-// stored that cannot be read.
+// stored that cannot be read. An address with https is one that is served to the local network: there every request comes signed out, and it
+// fails on anything that answers at all.
 
 use ZigLane\Core\Numerics\Generator;
 
@@ -15,12 +16,13 @@ require dirname(__DIR__) . '/vendor/autoload.php';
 const SLOW = 2.0; // s
 
 [$_, $address, $requests, $seed] = $argv;
-if (1 !== preg_match('#^http://127\.0\.0\.1:\d+/?$#', $address)) {
+if (1 !== preg_match('#^https?://127\.0\.0\.1:\d+/?$#', $address)) {
     fwrite(STDERR, "Only copies on this machine are fuzzed.\n");
     exit(2);
 }
 $address = rtrim($address, '/');
 $random = new Generator((int) $seed);
+$signedOut = str_starts_with($address, 'https');
 
 /**
  * @template T
@@ -42,7 +44,7 @@ $routes = array_values(array_filter($routes, static fn(array $r): bool => !str_s
 
 // Names of fields as the program knows them; those of its pages come in below.
 $names = [];
-foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading}/*.php', GLOB_BRACE) ?: []), ...(glob(dirname(__DIR__) . '/templates/*.twig') ?: [])] as $file) {
+foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading,Logbook,SignIn,AtTable,Share}/*.php', GLOB_BRACE) ?: []), ...(glob(dirname(__DIR__) . '/templates/*.twig') ?: [])] as $file) {
     preg_match_all('/(?:get(?:Int|String|Boolean)?|has|all|number)\((?:\$form, )?\'([a-zA-Z-]+)\'|name="([a-zA-Z-]+)"|MapQueryParameter\]\s+\??\w+ \$(\w+)/', (string) file_get_contents($file), $found);
     array_push($names, ...array_filter([...$found[1], ...$found[2], ...$found[3]]));
 }
@@ -82,12 +84,26 @@ $value = static function (string $name) use ($chance, $random, $nasty, $ops, $po
         'x' => sprintf('%.3f', $random->between(-0.2, 8.2)),
         'y' => sprintf('%.3f', $random->between(-0.2, 4.2)),
         'corner', 'side' => sprintf('%.2f', $random->between(3.5, 6.0)),
+        'outcome' => one($random, ['made', 'missed', 'in', 'out', 'scratched']),
+        'by' => one($random, ['cut', 'distance', 'speed', 'rails', 'spin', 'pocket', 'kind']),
+        'spin' => one($random, ['draw', 'follow with side']),
+        'from', 'to' => sprintf('2026-%02d-%02d', $random->integer(0, 13), $random->integer(0, 32)),
+        'cue' => sprintf('%.2f, %.2f', $random->between(-0.3, 8.3), $random->between(-0.3, 4.3)),
         'name' => 'fuzz ' . $random->integer(1, 99),
         'number', 'leg', 'chosen', 'plan', 'page' => (string) $random->integer(0, 12),
         default => sprintf('%.2f', $random->between(-1.0, 3.0)),
     };
 };
-$rackFile = static function () use ($chance, $random, $nasty, $games): string {
+/** A text with something wrong in it, more often than not. */
+$broken = static function (string $text) use ($chance, $random, $nasty): string {
+    while ($chance(0.4)) {
+        $at = $random->integer(0, max(0, strlen($text) - 1));
+        $text = substr($text, 0, $at) . one($random, [...$nasty, '{', '}', '[', ']', ',', '"', ':', '1e400', '\\ud800']) . substr($text, $at + $random->integer(0, 4));
+    }
+
+    return $text;
+};
+$rackFile = static function () use ($chance, $random, $broken, $games): string {
     $balls = ['cue' => [$random->between(0.1, 7.9), $random->between(0.1, 3.9)]];
     for ($n = $random->integer(0, 9); $n > 0; --$n) {
         $balls[(string) $random->integer(1, 9)] = [$random->between(-0.1, 8.1), $random->between(-0.1, 4.1)];
@@ -100,13 +116,37 @@ $rackFile = static function () use ($chance, $random, $nasty, $games): string {
     if ($chance(0.4)) {
         $document[one($random, ['player', 'table', 'cue', 'legs', 'balls', 'group', 'name', 'foo', 'ballInHand', 'fouls', 'ballInHand'])] = one($random, ['kitchen', ['player' => 2], ['opponent' => 1.5], [], new stdClass(), 7, one($random, ['x', 'y']), null, true, ['level' => 'pro'], ['size' => '9ft', 'cloth' => ['roll' => 99]]]);
     }
-    $text = json_encode($document, JSON_THROW_ON_ERROR);
-    while ($chance(0.4)) {
-        $at = $random->integer(0, strlen($text) - 1);
-        $text = substr($text, 0, $at) . one($random, [...$nasty, '{', '}', '[', ']', ',', '"', ':', '1e400', '\\ud800']) . substr($text, $at + $random->integer(0, 4));
+    return $broken(json_encode($document, JSON_THROW_ON_ERROR));
+};
+/** A shot as a device sends it or a file has it, more or less. */
+$attempt = static function (bool $whole) use ($chance, $random, $nasty): array {
+    $number = static fn(float $from, float $to): float => round($random->between($from, $to), 3);
+    $attempt = [
+        'key' => 'fuzz-' . $random->integer(1, 400), 'at' => sprintf('2026-11-%02dT19:%02d:00Z', $random->integer(1, 30), $random->integer(0, 59)),
+        'session' => ['key' => 'fuzz-session-' . $random->integer(1, 5), 'at' => '2026-11-25T19:00:00Z', 'kind' => 'practice', 'player' => one($random, ['', 'Fuzz', '<b>']), 'notes' => one($random, ['', "a\nb", '=1+1'])],
+        'run' => 'fuzz-run-' . $random->integer(1, 9),
+        'rack' => ['format' => 'zig-lane/rack', 'version' => 1, 'game' => one($random, ['nine-ball', 'eight-ball', 'straight-pool']), 'balls' => ['cue' => [2, 2], '1' => [5.5, 1.25], '9' => [6, 3.1]]],
+        'meant' => one($random, [['ball' => '1', 'pocket' => 'foot-left', 'speed' => ['lengths' => $number(0.3, 5)]], ['aimDeg' => $number(-180, 180), 'kind' => 'safety', 'speed' => ['mps' => $number(0.2, 5)]], ['ball' => '1', 'pocket' => 'side-right', 'kind' => 'bank', 'rails' => ['left'], 'speed' => ['lengths' => 2], 'tip' => ['side' => $number(-0.5, 0.5)]]]),
+        'plan' => ['pot' => $number(0, 1), 'position' => $number(0, 1), 'runOut' => $number(0, 1), 'rest' => [$number(0, 8), $number(0, 4)], 'headingDeg' => $number(-360, 360), 'rails' => $random->integer(0, 5), 'zone' => [[[1, 1], [3, 1], [3, 3]]]],
+        'result' => ['made' => $chance(0.5), 'cue' => one($random, [null, [$number(-0.1, 8.1), $number(-0.1, 4.1)]]), 'moved' => one($random, [['1' => null], ['1' => [$number(0, 8), $number(0, 4)]], new stdClass()]), 'missed' => one($random, [null, 'thin', 'rattled'])],
+    ];
+    if (!$whole) {
+        $key = one($random, ['at', 'session', 'rack', 'meant', 'plan', 'result', 'said', 'run', 'key']);
+        $attempt[$key] = one($random, [null, [], 7, 'x', new stdClass(), ['made' => true], ['key' => 'short'], '2026-02-30T00:00:00Z', mb_scrub(one($random, $nasty))]);
     }
 
-    return $text;
+    return $attempt;
+};
+/** What a device posts, or a file of attempts. */
+$attempts = static function (string $path) use ($attempt, $broken, $chance, $random): string {
+    $whole = $chance(0.6);
+    $text = match (true) {
+        str_contains($path, 'entries') => json_encode(['entries' => array_map(static fn(): array => ['key' => 'fuzz-entry-' . $random->integer(1, 400), 'edition' => $random->integer(0, 4), 'attempt' => $chance(0.9) ? $attempt($whole) : null], range(1, $random->integer(1, 4)))], JSON_THROW_ON_ERROR),
+        str_contains($path, 'import') => implode("\n", array_map(static fn(): string => json_encode($attempt($whole), JSON_THROW_ON_ERROR), range(1, $random->integer(1, 6)))),
+        default => json_encode($attempt($whole), JSON_THROW_ON_ERROR),
+    };
+
+    return $chance(0.7) ? $text : $broken($text);
 };
 
 $handle = curl_init();
@@ -120,7 +160,7 @@ $send = static function (string $method, string $path, string|array|null $body, 
     assert('' !== $method && '' !== $address);
     curl_reset($handle);
     /** @var list<string> $headers */
-    curl_setopt_array($handle, [CURLOPT_URL => $address . $path, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30, CURLOPT_HEADER => true, CURLOPT_HTTPHEADER => $headers, CURLOPT_NOBODY => 'HEAD' === $method, CURLOPT_PATH_AS_IS => true]);
+    curl_setopt_array($handle, [CURLOPT_SSL_VERIFYPEER => false, CURLOPT_URL => $address . $path, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30, CURLOPT_HEADER => true, CURLOPT_HTTPHEADER => $headers, CURLOPT_NOBODY => 'HEAD' === $method, CURLOPT_PATH_AS_IS => true]);
     if (null !== $body) {
         curl_setopt($handle, CURLOPT_POSTFIELDS, $body);
     }
@@ -132,7 +172,7 @@ $send = static function (string $method, string $path, string|array|null $body, 
 
 // Something to work on.
 $racks = [];
-foreach ($games as $game) {
+foreach ($signedOut ? [] : $games as $game) {
     [, , , $location] = $send('POST', '/racks/break', http_build_query(['game' => $game, 'number' => 3]), []);
     if (1 === preg_match('#/racks/(\d+)#', $location, $m)) {
         $racks[] = $m[1];
@@ -144,6 +184,9 @@ foreach (['/', '/measure', '/profiles', '/profiles/new/table', '/profiles/new/pl
 }
 $names = array_values(array_unique($names));
 sort($names);
+if ($signedOut) {
+    $racks = ['1', '2'];
+}
 if ([] === $racks || [] === $routes) {
     fwrite(STDERR, "There is nothing to fuzz.\n");
     exit(2);
@@ -157,7 +200,12 @@ for ($n = 1; $n <= (int) $requests; ++$n) {
     $rack = one($random, $racks);
     $path = preg_replace_callback('/\{(\w+)\}/', static fn(array $m): string => $chance(0.85)
         ? match ($m[1]) {
-            'id' => $rack, 'kind' => one($random, ['table', 'cue', 'player']), default => (string) $random->integer(1, 9)
+            'id' => str_contains($route['path'], '/racks/') ? $rack : (string) $random->integer(1, 40),
+            'kind' => one($random, ['table', 'cue', 'player']),
+            'key' => 'fuzz-run-' . $random->integer(1, 9),
+            'token' => str_repeat('a', 32),
+            'format' => one($random, ['csv', 'jsonl']),
+            default => (string) $random->integer(1, 9),
         }
         : rawurlencode(one($random, $nasty)), $route['path']) ?? '/';
     $declared = explode('|', 'ANY' === $route['method'] ? 'GET|POST' : $route['method']);
@@ -182,8 +230,11 @@ for ($n = 1; $n <= (int) $requests; ++$n) {
         if ($chance(0.5) && 1 === preg_match('#^/racks/(\d+)/#', $path, $m)) {
             $fields['version'] = $version($m[1]);
         }
-        if (str_contains($path, 'import') && $chance(0.9)) {
-            $body = ['file' => new CURLStringFile($rackFile(), one($random, ['a.json', '../../x', "\u{202E}nosj", '<b>.json', str_repeat('n', 300)]))];
+        if ((str_contains($path, 'entries') || str_contains($path, '/table/sheet')) && $chance(0.95)) {
+            $body = $attempts($path);
+            $headers[] = 'Content-Type: application/json';
+        } elseif (str_contains($path, 'import') && $chance(0.9)) {
+            $body = ['file' => new CURLStringFile(str_contains($path, 'logbook') ? $attempts($path) : $rackFile(), one($random, ['a.json', '../../x', "\u{202E}nosj", '<b>.json', str_repeat('n', 300)]))];
         } else {
             $body = http_build_query($fields);
         }
@@ -193,7 +244,9 @@ for ($n = 1; $n <= (int) $requests; ++$n) {
     [$code, $took, $text, $location] = $send($method, $path, $body, $headers);
     $codes[$code] = ($codes[$code] ?? 0) + 1;
     $slowest = max($slowest, $took);
-    if ($code >= 500 || 0 === $code || $took > SLOW || str_contains($text, 'Fatal error')) {
+    $open = $signedOut && !(in_array($code, [400, 401, 403, 404, 405, 413, 414], true) || (in_array($code, [302, 303], true) && str_ends_with($location, '/sign-in'))
+        || ('/sign-in' === (parse_url($path, PHP_URL_PATH) ?: '') && 200 === $code) || ('OPTIONS' === $method && '' === $text));
+    if ($open || $code >= 500 || 0 === $code || $took > SLOW || str_contains($text, 'Fatal error')) {
         $bad[] = sprintf('%d %.2f s  %s %s  %s', $code, $took, $method, substr($path, 0, 300), is_string($body) ? substr($body, 0, 500) : ($body ? 'file' : ''));
     }
     if (303 === $code && 1 === preg_match('#/racks/(\d+)#', $location, $m) && !in_array($m[1], $racks, true)) {
@@ -205,7 +258,7 @@ for ($n = 1; $n <= (int) $requests; ++$n) {
 // All that is stored now can be read.
 $unreadable = [];
 $read = 0;
-foreach (['', '&deleted=1'] as $which) {
+foreach ($signedOut ? [] : ['', '&deleted=1'] as $which) {
     for ($page = 1; $page < 500; ++$page) {
         [$code, , $list] = $send('GET', "/?page=$page$which", null, []);
         if (200 !== $code || str_contains($list, 'Damaged:')) {
@@ -226,9 +279,18 @@ foreach (['', '&deleted=1'] as $which) {
         }
     }
 }
-[$code] = $send('GET', '/profiles', null, []);
-if (200 !== $code) {
-    $unreadable[] = "profiles ($code)";
+foreach ($signedOut ? [] : ['/profiles', '/logbook', '/logbook/shots', '/logbook/percentages', '/logbook/shots.csv', '/logbook/shots.jsonl'] as $page) {
+    [$code, , $text] = $send('GET', $page, null, []);
+    if (200 !== $code) {
+        $unreadable[] = "$page ($code)";
+    }
+    preg_match_all('#href="(/logbook/(?:shots|sessions)/\d+)"#', $text, $m);
+    foreach ($m[1] as $one) {
+        [$code] = $send('GET', $one, null, []);
+        if (200 !== $code) {
+            $unreadable[] = "$one ($code)";
+        }
+    }
 }
 ksort($codes);
 echo json_encode(['requests' => (int) $requests, 'seed' => (int) $seed, 'routes' => count($routes), 'fields' => count($names), 'codes' => (object) $codes, 'slowest' => round($slowest, 2), 'bad' => count($bad), 'racksRead' => $read, 'unreadable' => $unreadable], JSON_THROW_ON_ERROR), "\n";

@@ -63,6 +63,7 @@ final class PlanFile
                 'settled' => $shot->settled,
                 'kind' => $shot->spec->intent->kind->value,
                 'zone' => self::ring($shot->zone, $shot->rest, $size),
+                'zones' => self::rings($shot->zone, $size),
                 'heart' => self::ring($shot->heart, $shot->rest, $size),
                 'rest' => self::diamonds($shot->rest, $size),
                 'route' => ShotWording::route($shot),
@@ -235,17 +236,22 @@ final class PlanFile
         }
         $size = $rack->table->size;
         [$text, $share] = self::readers($row, $path);
-        $region = static fn(string $key): Region => new Region([array_map(
+        $list = static fn(mixed $value): array => \is_array($value) ? array_values($value) : [];
+        $ring = static fn(string $key, mixed $corners): array => array_map(
             static fn(mixed $at): Point => self::point($at, $size, "$path.$key"),
-            \is_array($row->{$key} ?? null) ? array_values($row->{$key}) : [],
-        )]);
+            $list($corners),
+        );
+        $region = static fn(string $key): Region => new Region([$ring($key, $row->{$key} ?? null)]);
+        $whole = isset($row->zones)
+            ? new Region(array_map(static fn(mixed $one): array => $ring('zones', $one), $list($row->zones)))
+            : $region('zone');
 
         return new PlannedShot(
             self::pot($text, $path),
             ShotSpecFile::read($row->shot ?? null, "$path.shot"),
             $rack->layout,
             new ShotChances($share('pot'), $share('position'), $share('runOut')),
-            $region('zone'),
+            $whole,
             $region('heart'),
             self::point($row->rest ?? null, $size, "$path.rest"),
             isset($row->family) ? FindingCodec::family($row->family, "$path.family") : self::familyOf($text('route')),
@@ -314,6 +320,16 @@ final class PlanFile
     private static function ring(Region $region, Point $rest, TableSize $size): array
     {
         return array_map(static fn(Point $p): array => self::diamonds($p, $size), $region->partAround($rest)->rings[0] ?? []);
+    }
+
+    /**
+     * @return list<list<array{float, float}>> diamonds
+     */
+    private static function rings(Region $region, TableSize $size): array
+    {
+        $corner = static fn(Point $p): array => self::diamonds($p, $size);
+
+        return array_map(static fn(array $ring): array => array_map($corner, $ring), $region->rings);
     }
 
     private static function point(mixed $at, TableSize $size, string $path): Point

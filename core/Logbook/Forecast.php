@@ -26,7 +26,7 @@ final readonly class Forecast
      * @param Point|null $rest       where the cue ball was to stop, m
      * @param float|null $headingDeg direction in which it was to come there, degrees from +x toward +y
      * @param int|null   $rails      cushions on its way
-     * @param list<Point> $zone      corners of the good places for what comes next, m; [] where there are none
+     * @param list<list<Point>> $zone rings of the good places for what comes next, holes among them, m; [] where there are none
      */
     public function __construct(
         public ?float $pot = null,
@@ -39,10 +39,14 @@ final readonly class Forecast
     ) {}
 
     /**
-     * The same with where the cue ball stops, and how it comes there, in a shot that was played.
+     * The same with where the cue ball stops, and how it comes there, in a shot that was played. When that moves other balls than its own,
+     * position is not a matter of where the cue ball stops alone: then there is no zone.
+     *
+     * @param int|null $ball the shot's own
      */
-    public function stopping(ShotResult $result): self
+    public function stopping(ShotResult $result, ?int $ball): self
     {
+        $moves = [] !== array_diff(array_keys($result->paths), [BallId::CUE, $ball]);
         $heading = null;
         foreach ($result->paths[BallId::CUE] ?? [] as $piece) {
             // What hardly moves has no direction worth telling.
@@ -55,18 +59,18 @@ final readonly class Forecast
 
         return new self(
             $this->pot,
-            $this->position,
+            $moves ? null : $this->position,
             $this->runOut,
             $result->final->balls[BallId::CUE] ?? null,
             null === $heading ? null : round($heading, 1),
             \count($met),
-            $this->zone,
+            $moves ? [] : $this->zone,
         );
     }
 
     /** The good places for what comes next. */
     public function region(): Region
     {
-        return new Region([$this->zone]);
+        return new Region($this->zone);
     }
 }

@@ -16,8 +16,8 @@ use ZigLane\Core\Rack\Files\Fields;
  */
 final class ForecastFields
 {
-    /** Corners of a zone at most. */
-    private const CORNERS = 400;
+    /** Rings of a zone, and corners of a ring, at most. */
+    private const MOST = 400;
 
     /** Digits behind the point of a corner: a third of a millimetre is enough. */
     private const CORNER = 3;
@@ -32,10 +32,8 @@ final class ForecastFields
      */
     public static function write(Forecast $forecast, TableSize $size): array
     {
-        $ring = array_map(
-            static fn(Point $p): ?array => LogbookFields::diamonds($p, $size, self::CORNER),
-            $forecast->zone,
-        );
+        $corner = static fn(Point $p): ?array => LogbookFields::diamonds($p, $size, self::CORNER);
+        $rings = array_map(static fn(array $ring): array => array_map($corner, $ring), $forecast->zone);
 
         return array_filter([
             'pot' => $forecast->pot,
@@ -44,7 +42,7 @@ final class ForecastFields
             'rest' => LogbookFields::diamonds($forecast->rest, $size),
             'headingDeg' => $forecast->headingDeg,
             'rails' => $forecast->rails,
-            'zone' => [] === $ring ? null : $ring,
+            'zone' => [] === $rings ? null : $rings,
         ], static fn(mixed $value): bool => null !== $value);
     }
 
@@ -54,14 +52,14 @@ final class ForecastFields
         $number = static fn(string $key, float $low, float $high): ?float => null === $file->raw($key)
             ? null
             : $file->number($key, null, $low, $high);
-        $corners = $file->raw('zone') ?? [];
-        if (!\is_array($corners) || !array_is_list($corners) || \count($corners) > self::CORNERS) {
-            throw new InvalidInput($file->path('zone'), \sprintf('must be a list of up to %d corners', self::CORNERS));
-        }
-        $ring = [];
-        foreach ($corners as $n => $corner) {
-            $ring[] = LogbookFields::place($corner, $file->path("zone[$n]"), $size)
-                ?? throw new InvalidInput($file->path("zone[$n]"), 'is missing');
+        $rings = [];
+        foreach (self::list($file->raw('zone') ?? [], $file->path('zone'), 'rings') as $n => $corners) {
+            $path = $file->path("zone[$n]");
+            $ring = [];
+            foreach (self::list($corners, $path, 'corners') as $k => $corner) {
+                $ring[] = LogbookFields::place($corner, $path . "[$k]", $size) ?? throw new InvalidInput($path . "[$k]", 'is missing');
+            }
+            $rings[] = $ring;
         }
 
         return new Forecast(
@@ -71,7 +69,21 @@ final class ForecastFields
             LogbookFields::place($file->raw('rest'), $file->path('rest'), $size),
             $number('headingDeg', -360.0, 360.0),
             null === $file->raw('rails') ? null : $file->whole('rails', 0, 0, self::RAILS),
-            $ring,
+            $rings,
         );
+    }
+
+    /**
+     * @return list<mixed>
+     *
+     * @throws InvalidInput
+     */
+    private static function list(mixed $value, string $path, string $of): array
+    {
+        if (!\is_array($value) || !array_is_list($value) || \count($value) > self::MOST) {
+            throw new InvalidInput($path, \sprintf('must be a list of up to %d %s', self::MOST, $of));
+        }
+
+        return $value;
     }
 }

@@ -58,28 +58,29 @@ final readonly class SheetShot
             round($shot->chances->pot, 4),
             [] === $shot->zone->rings ? null : round($shot->chances->position, 4),
             round($shot->chances->runOut, 4),
-            zone: $shot->zone->partAround($shot->rest)->rings[0] ?? [],
+            zone: $shot->zone->rings,
         );
 
         return [
             'route' => ShotWording::route($shot),
             'why' => ShotWording::why($shot),
-            'heart' => ZoneDrawing::path($shot->heart->partAround($shot->rest)),
             'settled' => $shot->settled,
-        ] + $this->stated($rack, $shot->spec, $forecast);
+        ] + $this->stated($rack, $shot->spec, $forecast, $shot);
     }
 
     /**
-     * A shot of which no more than the stroke is known.
+     * A shot of which no more than the stroke is known, or what is promised of it.
+     *
+     * @param PlannedShot|null $shot the plan's, where it is one
      *
      * @return array<string, mixed>
      */
-    public function stated(Rack $rack, ShotSpec $spec, Forecast $forecast = new Forecast()): array
+    public function stated(Rack $rack, ShotSpec $spec, Forecast $forecast = new Forecast(), ?PlannedShot $shot = null): array
     {
         $leg = $this->player->leg(1, $spec, $rack->layout, $rack->rules());
         $size = $rack->table->size;
         $drawing = new LegDrawing($leg, $size);
-        $forecast = null === $leg->result ? $forecast : $forecast->stopping($leg->result);
+        $forecast = null === $leg->result ? $forecast : $forecast->stopping($leg->result, $spec->ball);
         $others = array_values(array_filter($drawing->others, static fn(array $o): bool => '' !== $o['path']));
 
         return [
@@ -102,6 +103,8 @@ final readonly class SheetShot
             'ghost' => $drawing->ghost,
             'rest' => $drawing->rest,
             'zone' => ZoneDrawing::path($forecast->region()),
+            'heart' => null === $shot || [] === $forecast->zone ? '' : ZoneDrawing::path($shot->heart),
+            'position' => null === $shot || [] === $shot->zone->rings ? null : round($shot->chances->position, 4),
         ];
     }
 

@@ -16,6 +16,7 @@ use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Plan\Turns;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\App\Share\SharedPlans;
 use ZigLane\App\Work\FailedWork;
 use ZigLane\App\Work\TaskLedger;
 
@@ -33,6 +34,7 @@ final class UpkeepCommand extends Command
         private readonly FailedWork $failed,
         private readonly Turns $turns,
         private readonly Logbook $logbook,
+        private readonly SharedPlans $shared,
         private readonly CacheInterface $cache,
         private readonly ClockInterface $clock,
     ) {
@@ -48,6 +50,7 @@ final class UpkeepCommand extends Command
         $this->tasks->purge();
         $this->failed->purge($now);
         $this->logbook->purge($now);
+        $this->shared->purge();
         $this->turns->handOut();
         if ($this->cache instanceof PruneableInterface) {
             $this->cache->prune();

@@ -16,10 +16,12 @@ use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 use Symfony\Component\HttpKernel\KernelEvents;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
 
 /**
- * What a failure means for who asked, and what of it is written down: requests that were refused (4xx) are no errors; what
- * passes by itself (the database is away) is answered with 503; all else is written with its trace.
+ * What a failure means for who asked, and what of it is written down: requests that were refused (4xx, or not signed in) are no errors;
+ * what passes by itself (the database is away) is answered with 503; all else is written with its trace.
  */
 final readonly class Failures
 {
@@ -46,7 +48,9 @@ final readonly class Failures
             return;
         }
         $refused = ($exception instanceof HttpExceptionInterface && $exception->getStatusCode() < 500)
-            || $exception instanceof RequestExceptionInterface;
+            || $exception instanceof RequestExceptionInterface
+            || $exception instanceof AccessDeniedException
+            || $exception instanceof AuthenticationException;
         if ($refused) {
             $this->logger->info('Refused: ' . $exception->getMessage());
         } else {

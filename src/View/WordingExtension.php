@@ -15,6 +15,7 @@ use ZigLane\Core\Measuring\Problem\Contradiction;
 use ZigLane\Core\Measuring\Problem\ImpossibleReading;
 use ZigLane\Core\Measuring\Problem\OutOfRange;
 use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Reading\Indirect;
 use ZigLane\Core\Routes\Family;
@@ -25,7 +26,7 @@ use ZigLane\Core\Wording\RouteWording;
 use ZigLane\Core\Wording\TestWording;
 
 /**
- * "worded" in templates: what is found, as a person reads it.
+ * "worded" in templates: what is found, as a person reads it; "who": a player.
  */
 final class WordingExtension extends AbstractExtension
 {
@@ -34,6 +35,7 @@ final class WordingExtension extends AbstractExtension
         return [
             new TwigFilter('worded', self::worded(...)),
             new TwigFilter('all_worded', self::all(...)),
+            new TwigFilter('who', self::who(...)),
         ];
     }
 
@@ -45,6 +47,12 @@ final class WordingExtension extends AbstractExtension
             new TwigFunction('test_tells', TestWording::tells(...)),
             new TwigFunction('test_steps', TestWording::steps(...)),
         ];
+    }
+
+    /** A player's name, or what such a player is called: "league player". */
+    public static function who(Player $player, string $article = ''): string
+    {
+        return $player->name ?? "$article{$player->level->spoken()} player";
     }
 
     /**

@@ -13,7 +13,6 @@ use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -80,7 +79,7 @@ final class WorkspaceBuilder
     {
         return new ChosenLeg(
             self::ghosts($player, $leg, $size),
-            null === $leg->result || null === $leg->before ? null : self::motion($leg->before, $leg->result),
+            null === $leg->result || null === $leg->before ? null : Motion::of($leg->before, $leg->result),
             null === $leg->aim ? WayFacts::of($leg, $size, $units) : self::facts($leg->aim, $leg, $units),
             $leg->shot?->speed,
             $leg->spec->speed->lengths ?? $player->lengths()->ofSpeed((float) $leg->spec->speed->mps),
@@ -131,40 +130,6 @@ final class WorkspaceBuilder
         }
 
         return $ghosts;
-    }
-
-    /**
-     * @return array<string, mixed> mm and s
-     */
-    private static function motion(Layout $before, ShotResult $result): array
-    {
-        $balls = [];
-        foreach ($before->balls as $ball => $place) {
-            $pieces = [];
-            foreach ($result->paths[$ball] ?? [] as $p) {
-                $pieces[] = array_map(
-                    static fn(float $v): float => round($v, 3),
-                    [
-                        $p->from,
-                        $p->to,
-                        $p->start->x * 1000,
-                        $p->start->y * 1000,
-                        $p->vx * 1000,
-                        $p->vy * 1000,
-                        $p->ax * 1000,
-                        $p->ay * 1000,
-                        ...null === $p->height ? [] : [$p->height * 1000, $p->vz * 1000],
-                    ],
-                );
-            }
-            $balls[BallId::name($ball)] = [
-                'at' => [round($place->x * 1000, 1), round($place->y * 1000, 1)],
-                'pieces' => $pieces,
-                'falls' => $result->isGone($ball),
-            ];
-        }
-
-        return ['duration' => round($result->duration, 3), 'balls' => $balls];
     }
 
     /**

@@ -26,7 +26,7 @@ final class LogbookTest extends AppTestCase
             'session' => self::SESSION,
             'rack' => ['format' => 'zig-lane/rack', 'version' => 1, 'game' => 'nine-ball', 'balls' => ['cue' => [2.0, 2.0], '1' => [5.5, 1.25], '9' => [6.0, 3.1]]],
             'meant' => ['ball' => '1', 'pocket' => 'foot-left', 'speed' => ['lengths' => 2.0]],
-            'plan' => ['pot' => 0.8, 'position' => 0.7, 'rest' => [4.0, 1.0], 'headingDeg' => 90.0, 'zone' => [[3, 0.5], [5, 0.5], [5, 1.5], [3, 1.5]]],
+            'plan' => ['pot' => 0.8, 'position' => 0.7, 'rest' => [4.0, 1.0], 'headingDeg' => 90.0, 'zone' => [[[3, 0.5], [5, 0.5], [5, 1.5], [3, 1.5]]]],
             'result' => ['made' => true, 'cue' => [4.1, 1.2], 'moved' => ['1' => null]],
         ];
     }

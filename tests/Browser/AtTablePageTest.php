@@ -26,10 +26,13 @@ final class AtTablePageTest extends BrowserTestCase
         $tools->execute('Emulation.setTouchEmulationEnabled', ['enabled' => false]);
         $this->connected(true);
         $this->script('localStorage.clear()');
+        self::$at = null;
     }
 
+    /** Over the local network: TLS, signed in by the passphrase. */
     public function testARackIsShotFromTheFirstShotToTheLastWithOneReplan(): void
     {
+        $this->signIn();
         $this->toTheTable(['cue' => [2.0, 1.0], '1' => [1.0, 2.2], '2' => [6.2, 1.4], '9' => [4.4, 3.2]]);
         $this->assertAccessible('a shot at the table');
         self::assertStringContainsString('1 →', $this->text('#title'));
@@ -98,6 +101,27 @@ final class AtTablePageTest extends BrowserTestCase
         $this->until(fn(): bool => str_contains($this->text('#title'), '9 →'), 'still there');
         $this->script('dispatchEvent(new Event("online"))');
         self::assertSame([2, 2], $this->logged());
+    }
+
+    /** Signs in where it is served to the local network, and goes on there. */
+    private function signIn(): void
+    {
+        $lan = getenv('ZIG_LANE_LAN_URL');
+        $words = getenv('ZIG_LANE_PASSPHRASE');
+        if (!\is_string($lan) || !\is_string($words)) {
+            self::fail('Run these through "bin/zig-lane test browser", which serves it to the local network, too.');
+        }
+        self::$at = rtrim($lan, '/');
+        $this->web->get(self::url('/logbook'));
+        $this->script('localStorage.clear()');
+        self::assertStringEndsWith('/sign-in', $this->web->getCurrentURL());
+        $this->assertAccessible('sign-in');
+        $this->one('#passphrase')->sendKeys('a wrong passphrase');
+        $this->click('#sign-in');
+        $this->until(fn(): bool => str_contains($this->text('#problem'), 'That is not the passphrase'), 'a wrong passphrase');
+        $this->one('#passphrase')->sendKeys($words);
+        $this->click('#sign-in');
+        $this->until(fn(): bool => str_ends_with($this->web->getCurrentURL(), '/logbook'), 'signed in');
     }
 
     /** How long a tap takes to show, the longest of several, ms: a figure for the log, and far below what is felt. */

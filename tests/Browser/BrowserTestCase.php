@@ -44,7 +44,7 @@ abstract class BrowserTestCase extends TestCase
         self::$profile = sys_get_temp_dir() . '/zig-lane-chromium-' . bin2hex(random_bytes(6));
         $options = (new ChromeOptions())->addArguments([
             '--headless=new', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-quic', '--window-size=1280,900', '--user-data-dir=' . self::$profile,
+            '--disable-component-update', '--disable-sync', '--disable-quic', '--ignore-certificate-errors', '--window-size=1280,900', '--user-data-dir=' . self::$profile,
         ]);
         $wanted = DesiredCapabilities::chrome();
         $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -97,9 +97,12 @@ abstract class BrowserTestCase extends TestCase
         $this->web->takeScreenshot($folder . '/' . preg_replace('/\W+/', '-', $this->nameWithDataSet()) . '.png');
     }
 
+    /** Where the pages are, when that is not on loopback. */
+    protected static ?string $at = null;
+
     protected static function url(string $path): string
     {
-        $base = getenv('ZIG_LANE_URL');
+        $base = self::$at ?? getenv('ZIG_LANE_URL');
         if (!\is_string($base) || '' === $base) {
             self::fail('Run these through "bin/zig-lane test browser", which starts the application.');
         }

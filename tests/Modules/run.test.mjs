@@ -6,7 +6,7 @@ import {
     tell, unpack, withoutPlan,
 } from '../../public/app/at-table/run.mjs';
 
-const zone = [[3, 0], [5, 0], [5, 2], [3, 2]];
+const zone = [[[3, 0], [5, 0], [5, 2], [3, 2]], [[3.2, 1.6], [3.4, 1.6], [3.4, 1.8], [3.2, 1.8]]];
 const shot = (ball, cue, runOut) => ({
     title: `${ball} → foot left`, ball, safety: false, meant: { ball, pocket: 'foot-left', speed: { lengths: 2 } }, plan: { pot: 0.9, runOut, zone },
     rack: { game: 'nine-ball', balls: { cue, 1: [6, 1], 2: [7, 3] } },
@@ -23,6 +23,7 @@ const enter = (run) => entered(run, { now: '2026-11-26T15:00:00Z', key });
 test('a place is inside a ring or not', () => {
     assert.equal(inside(zone, [4, 1]), true);
     assert.equal(inside(zone, [5.1, 1]), false);
+    assert.equal(inside(zone, [3.3, 1.7]), false, 'a hole');
 });
 
 test('made and in the zone is on to the next shot in two taps', () => {

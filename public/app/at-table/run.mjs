@@ -9,15 +9,17 @@ const MISSES = { thick: 'thick', thin: 'thin', rattled: 'rattled', kissed: 'kiss
 const copy = (value) => JSON.parse(JSON.stringify(value));
 const distance = ([x, y], [u, v]) => Math.hypot(x - u, y - v);
 
-/** Whether a place lies in a ring of corners. */
-export function inside(ring, [x, y]) {
-    let within = false;
+/** Whether a place lies within an odd number of rings of corners. */
+export const inside = (rings, place) => rings.filter((ring) => within(ring, place)).length % 2 === 1;
+
+function within(ring, [x, y]) {
+    let odd = false;
     for (let i = 0, j = ring.length - 1; i < ring.length; j = i, i += 1) {
         const [a, b] = ring[i];
         const [c, d] = ring[j];
-        if ((b > y) !== (d > y) && x < ((c - a) * (y - b)) / (d - b) + a) within = !within;
+        if ((b > y) !== (d > y) && x < ((c - a) * (y - b)) / (d - b) + a) odd = !odd;
     }
-    return within;
+    return odd;
 }
 
 /** The shot of a sheet that comes first: what was advised, else the plan's. */

@@ -97,8 +97,9 @@ function showCard(shot, run) {
     $('speed').textContent = shot.lengths === null ? '–' : shot.lengths.toFixed(1);
     $('raised').textContent = shot.raised > RAISED ? `cue raised ${shot.raised}°` : '';
     $('pot').textContent = plan.pot === undefined ? '–' : percent(plan.pot);
-    $('position').textContent = plan.position === undefined ? '' : percent(plan.position);
-    $('positions').hidden = plan.position === undefined;
+    const position = shot.position ?? null;
+    $('position').textContent = position === null ? '' : percent(position);
+    $('positions').hidden = position === null;
     $('cover').toggleAttribute('hidden', aim.widths === undefined);
     if (aim.widths !== undefined) drawCover($('cover'), aim.widths);
     $('cut').textContent = aim.cut ?? '';
