@@ -38,7 +38,8 @@ final class LogbookFields
     public static function readTime(Fields $file, string $key): \DateTimeImmutable
     {
         $at = $file->text($key);
-        $time = \DateTimeImmutable::createFromFormat('!' . self::TIME, $at, new \DateTimeZone('UTC'));
+        // What holds a null byte is no time, and PHP would not even look at it.
+        $time = \DateTimeImmutable::createFromFormat('!' . self::TIME, str_replace("\0", ' ', $at), new \DateTimeZone('UTC'));
         // A day that no month has is moved on to the next one: that is not what was written.
         if (false === $time || $time->format(self::TIME) !== $at) {
             throw new InvalidInput($file->path($key), 'must be a time such as 2026-11-25T19:30:00Z');

@@ -200,6 +200,34 @@ final readonly class Logbook
         return $attempts;
     }
 
+    /**
+     * The latest attempts of a player as they are stored, the oldest first.
+     *
+     * @return list<string>
+     */
+    public function latestOf(string $player, int $most): array
+    {
+        $rows = $this->rows(
+            'SELECT a.document' . self::FROM . 'a.deleted_at IS NULL AND s.deleted_at IS NULL AND s.player = ?'
+            . " ORDER BY a.played_at DESC, a.id DESC LIMIT $most",
+            [$player],
+        );
+
+        return array_reverse(array_map(strval(...), array_column($rows, 'document')));
+    }
+
+    /** Number of the latest change to a player's attempts: another one, another answer. */
+    public function stateOf(string $player): string
+    {
+        $row = $this->rows(
+            'SELECT COUNT(*) AS many, MAX(a.id) AS last, SUM(a.edition) AS editions' . self::FROM
+            . 'a.deleted_at IS NULL AND s.deleted_at IS NULL AND s.player = ?',
+            [$player],
+        )[0];
+
+        return implode(' ', array_map(strval(...), $row));
+    }
+
     /** Deletes an attempt, or puts it back. */
     public function delete(int $id, bool $deleted): void
     {

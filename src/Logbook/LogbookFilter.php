@@ -45,7 +45,7 @@ final readonly class LogbookFilter
     public static function of(InputBag $query): self
     {
         $given = array_filter($query->all(), is_string(...));
-        $text = static fn(string $key): string => mb_scrub(mb_strimwidth($given[$key] ?? '', 0, 80));
+        $text = static fn(string $key): string => str_replace("\0", '', mb_scrub(mb_strimwidth($given[$key] ?? '', 0, 80)));
         $day = static function (string $key) use ($text): string {
             $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $text($key));
 

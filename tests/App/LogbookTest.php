@@ -223,6 +223,31 @@ final class LogbookTest extends AppTestCase
         }
     }
 
+    public function testAPlayerIsFittedToTheShotsAndPlannedWithWhenThatIsWanted(): void
+    {
+        self::assertStringContainsString('No shot of this player tells anything yet', $this->page('/logbook/player'));
+        $entries = [];
+        foreach ([[4.1, 1.2], [3.4, 0.8], [5.0, 1.4], [2.9, 2.0]] as $n => $cue) {
+            $entries[] = ['key' => "shot-000$n", 'attempt' => self::attempt(['result' => ['made' => true, 'cue' => $cue, 'moved' => ['1' => null]]])];
+        }
+        $this->enter($entries);
+        $page = $this->page('/logbook/player');
+        self::assertStringContainsString('What 4 shots of Ada tell', $page);
+        // So few shots leave what was known before: the interval holds the level's own error.
+        self::assertStringContainsString('more shots until it is known to ±15 %', $page);
+        $this->browser->request('POST', '/logbook/player', ['player' => 'Ada', 'level' => 'league']);
+        self::assertSame(303, $this->code());
+        $this->browser->followRedirect();
+        self::assertStringContainsString('Ada', (string) $this->browser->getResponse()->getContent());
+        // Once more changes the same player.
+        $this->browser->request('POST', '/logbook/player', ['player' => 'Ada', 'level' => 'advanced']);
+        self::assertEquals(1, self::service(Connection::class)->fetchOne("SELECT COUNT(*) FROM profile WHERE kind = 'player'"));
+        foreach (['?player=Nobody', '?player[]=x&level=king', '?level[]=x'] as $query) {
+            $this->browser->request('GET', "/logbook/player$query");
+            self::assertSame(200, $this->code(), $query);
+        }
+    }
+
     public function testWhatWasDeletedLongAgoIsRemoved(): void
     {
         $this->enter([['key' => 'shot-0001', 'attempt' => self::attempt()]]);

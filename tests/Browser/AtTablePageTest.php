@@ -53,7 +53,7 @@ final class AtTablePageTest extends BrowserTestCase
         $this->tapOn('#made');
         [$x, $y] = $this->outOfTheZone();
         $this->tapAt($x, $y);
-        $this->until(fn(): bool => str_contains($this->text('#told'), 'out of the zone'), 'why it is planned anew');
+        $this->until(fn(): bool => str_contains($this->text('#told'), 'out of the zone'), 'why it is planned anew', 30);
         self::assertMatchesRegularExpression('/Was (\d+|< 1) %, now (\d+|< 1) % to run out/', $this->text('#told'));
         self::assertStringContainsString('9 →', $this->text('#title'));
         // The last ball, missed; taken back; made.
@@ -81,7 +81,7 @@ final class AtTablePageTest extends BrowserTestCase
     {
         $this->toTheTable(['cue' => [2.0, 1.0], '1' => [1.0, 2.2], '2' => [6.2, 1.4], '9' => [4.4, 3.2]]);
         // What to do from all over the zones is on the device.
-        $this->until(fn(): bool => true === $this->script('const r = JSON.parse(Object.entries(localStorage).find(([k]) => k.startsWith("zl-run"))[1]); return Object.keys(r.sheets[0].prepared).length === 2'), 'the zones are worked out');
+        $this->until(fn(): bool => true === $this->script('const r = JSON.parse(Object.entries(localStorage).find(([k]) => k.startsWith("zl-run"))[1]); return Object.keys(r.sheets[0].prepared).length === 2'), 'the zones are worked out', 60);
         $this->until(fn(): bool => true === $this->script('return navigator.serviceWorker.controller !== null'), 'the page is kept on the device');
         $this->connected(false);
         foreach (['2 →', '9 →'] as $next) {
@@ -140,8 +140,8 @@ final class AtTablePageTest extends BrowserTestCase
     {
         $this->import(self::rack($balls, ['name' => 'At the table ' . bin2hex(random_bytes(3))]));
         $this->web->get($this->web->getCurrentURL() . '/table');
-        $this->until(fn(): bool => 'shoot' === $this->one('#at-table')->getAttribute('data-phase'), 'a shot');
-        $this->until(fn(): bool => '' === $this->text('#told'), 'the plan is settled');
+        $this->until(fn(): bool => 'shoot' === $this->one('#at-table')->getAttribute('data-phase'), 'a shot', 30);
+        $this->until(fn(): bool => '' === $this->text('#told'), 'the plan is settled', 60);
     }
 
     /** Touches a control. */

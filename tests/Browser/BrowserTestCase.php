@@ -171,10 +171,11 @@ abstract class BrowserTestCase extends TestCase
      * Waits until something holds; the page redraws itself after the server's answer.
      *
      * @param callable(): bool $holds
+     * @param float            $patience s
      */
-    protected function until(callable $holds, string $what): void
+    protected function until(callable $holds, string $what, float $patience = 10): void
     {
-        $give = microtime(true) + 10;
+        $give = microtime(true) + $patience;
         while (microtime(true) < $give) {
             try {
                 if ($holds()) {

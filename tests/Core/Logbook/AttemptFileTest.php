@@ -45,6 +45,7 @@ final class AttemptFileTest extends TestCase
     public static function faults(): iterable
     {
         yield 'time' => ['19:30:00Z', 'half past seven', 'line 1: at: must be a time such as'];
+        yield 'a null byte' => ['2026-11-25T19:30:00Z', '2026-11-25T19:30:00Z\u0000', 'line 1: at: must be a time such as'];
         yield 'no such day' => ['2026-11-25', '2026-02-30', 'line 1: at: must be a time such as'];
         yield 'rack' => ['[5.5,1.25]', '[5.5,4.25]', 'line 1: rack.balls.1[1]: '];
         yield 'what was meant' => ['"foot-left"', '"foot"', 'line 1: meant.pocket: '];

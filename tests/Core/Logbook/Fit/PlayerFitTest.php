@@ -28,7 +28,7 @@ final class PlayerFitTest extends TestCase
     private const AIM_DEG = 0.11;
     private const SPEED = 0.16;
     private const TIP = 0.0005;
-    private const REFITS = 3;
+    private const REFITS = 6;
 
     /** Where stops are linear in the errors, the density is what drawing the errors gives: 400,000 draws, boxes of 4 cm. */
     public function testTheDensityIsWhatDrawingErrorsGives(): void
@@ -109,8 +109,10 @@ final class PlayerFitTest extends TestCase
         $found = new FittedErrors(9, [1.0, 0.8, 1.25], [0.1, 0.09, 0.12], [0.5, 0.4, 0.6], [0.0, -0.1, 0.1], [0.02, 0.0, 0.04]);
         $corrected = $found->without([[-0.1, 0.0, 0.2, 0.01, -0.01], [-0.3, 0.0, 0.2, 0.03, -0.01]]);
         self::assertEqualsWithDelta(exp(0.2), $corrected->aim[0], 1e-9);
-        self::assertEqualsWithDelta(hypot(log(1.25), 1.645 * 0.1), log($corrected->aim[2] / $corrected->aim[0]), 1e-9);
-        self::assertEqualsWithDelta([0.1, 0.12], [$corrected->speed[0], $corrected->speed[2]], 1e-9);
+        // The curvature counts as four refits beside the one degree of freedom of two; the mean of two is half as sure again.
+        $sigma = sqrt((4 * (log(1.25) / 1.645) ** 2 + 2 * 0.1 ** 2) / 5 * 1.5);
+        self::assertEqualsWithDelta(1.645 * $sigma, log($corrected->aim[2] / $corrected->aim[0]), 1e-9);
+        self::assertEqualsWithDelta([0.1, 0.1 * exp(log(1.2) * sqrt(0.8 * 1.5))], [$corrected->speed[0], $corrected->speed[2]], 1e-9);
         self::assertEqualsWithDelta([-0.02, 0.03], [$corrected->aimBias[0], $corrected->speedBias[0]], 1e-9);
         self::assertEqualsWithDelta([log(2), 0.0, 0.0, 0.1, 0.02], (new FittedErrors(9, [2.0, 1, 3], [0.1, 0, 1], [0.5, 0, 1], [0.1, 0, 1], [0.02, 0, 1]))->missing($found), 1e-9);
     }

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Wording;
+
+use ZigLane\Core\Logbook\Fit\FittedErrors;
+use ZigLane\Core\Logbook\Fit\SpeedCheck;
+
+/**
+ * What logged shots tell of a player, in sentences.
+ */
+final class PlayerFitWording
+{
+    /** An error is known well when its interval reaches no further than this share to each side. */
+    private const SETTLED = 0.15;
+
+    private function __construct() {}
+
+    /**
+     * Biases that are there, each in a sentence.
+     *
+     * @return list<string>
+     */
+    public static function biases(FittedErrors $fitted): array
+    {
+        $says = [];
+        [$aim, $low, $high] = array_map(rad2deg(...), $fitted->aimBias);
+        if ($low * $high > 0.0) {
+            $says[] = \sprintf('Aims %.2f° to the %s of where it is meant, on average.', abs($aim), $aim > 0.0 ? 'right' : 'left');
+        }
+        [$speed, $low, $high] = $fitted->speedBias;
+        if ($low * $high > 0.0) {
+            $says[] = \sprintf('Strikes %.0f %% too %s, on average.', 100 * abs($speed), $speed > 0.0 ? 'hard' : 'soft');
+        }
+
+        return [] === $says ? ['No bias to one side, nor in speed, that could be told from chance.'] : $says;
+    }
+
+    /** How many more shots would settle an error; '' when it is settled. An interval narrows with the root of the shots. */
+    public static function more(int $attempts, float $value, float $high): string
+    {
+        $half = log($high / $value);
+        $needed = (int) ceil($attempts * ($half / log(1 + self::SETTLED)) ** 2);
+
+        return $needed <= $attempts ? '' : \sprintf('about %d more shots until it is known to ±15 %%', self::rounded($needed - $attempts));
+    }
+
+    /** Whether the cue ball stops shorter or longer than meant; '' when it does not. */
+    public static function check(SpeedCheck $check): string
+    {
+        if (!$check->isShort() && !$check->isLong()) {
+            return '';
+        }
+
+        return \sprintf(
+            'In the last %d shots the cue ball stopped %s than meant, as if struck %.0f %% too %s. '
+            . 'The table may be %s than it is set, or it is the stroke: shots alone do not tell. A roll test of three minutes does.',
+            $check->shots,
+            $check->isShort() ? 'shorter' : 'longer',
+            100 * abs($check->bias),
+            $check->isShort() ? 'soft' : 'hard',
+            $check->isShort() ? 'slower' : 'faster',
+        );
+    }
+
+    private static function rounded(int $many): int
+    {
+        $step = $many < 100 ? 10 : 50;
+
+        return (int) (ceil($many / $step) * $step);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Logbook;
+
+use ZigLane\App\Work\Work;
+use ZigLane\Core\InvalidInput;
+use ZigLane\Core\Logbook\AttemptFile;
+use ZigLane\Core\Logbook\Fit\FittedErrors;
+use ZigLane\Core\Logbook\Fit\PlayerFit;
+use ZigLane\Core\Logbook\Fit\SpeedCheck;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Player\Player;
+
+/**
+ * What a player's logged shots tell of that player's errors, and of the table.
+ */
+final readonly class FitPlayer implements Work
+{
+    /** The latest shots that are looked at: 10 ms each, and as much again for every refit. */
+    public const MOST = 600;
+
+    /** Refits that what the method adds is taken out by, and the seed of their errors. */
+    private const REFITS = 6;
+    private const SEED = 1;
+
+    public function __construct(private Logbook $logbook) {}
+
+    public static function kind(): string
+    {
+        return 'player-fit';
+    }
+
+    /**
+     * @param list<mixed> $question name in the logbook, Player that it begins with, Logbook::stateOf (other shots, another fit)
+     *
+     * @return \Generator<int, array{fitted: FittedErrors, corrected: bool, check: SpeedCheck|null}>
+     */
+    public function answers(array $question): \Generator
+    {
+        [$name, $player] = $question;
+        \assert(\is_string($name) && $player instanceof Player);
+        $attempts = [];
+        foreach ($this->logbook->latestOf($name, self::MOST) as $document) {
+            try {
+                foreach (AttemptFile::read($document) as $attempt) {
+                    $attempts[] = $attempt;
+                }
+            } catch (InvalidInput) {
+                // A damaged one tells nothing.
+                continue;
+            }
+        }
+        $fit = new PlayerFit($player);
+        foreach ($attempts as $attempt) {
+            $fit->add($attempt);
+        }
+        $fitted = $fit->fitted();
+        if (0 === $fitted->attempts) {
+            throw new InvalidInput('', 'No shot of this player tells anything yet: note where the cue ball stops');
+        }
+        $check = SpeedCheck::of($attempts, $player);
+        yield ['fitted' => $fitted, 'corrected' => false, 'check' => $check];
+        yield ['fitted' => $fit->corrected(self::REFITS, new Generator(self::SEED)), 'corrected' => true, 'check' => $check];
+    }
+}
