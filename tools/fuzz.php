@@ -44,7 +44,7 @@ $routes = array_values(array_filter($routes, static fn(array $r): bool => !str_s
 
 // Names of fields as the program knows them; those of its pages come in below.
 $names = [];
-foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading,Logbook,SignIn,AtTable,Share}/*.php', GLOB_BRACE) ?: []), ...(glob(dirname(__DIR__) . '/templates/*.twig') ?: [])] as $file) {
+foreach ([...(glob(dirname(__DIR__) . '/src/{Controller,Rack,Profile,Reading,Logbook,SignIn,AtTable,Share,Camera}/*.php', GLOB_BRACE) ?: []), ...(glob(dirname(__DIR__) . '/templates/*.twig') ?: [])] as $file) {
     preg_match_all('/(?:get(?:Int|String|Boolean)?|has|all|number)\((?:\$form, )?\'([a-zA-Z-]+)\'|name="([a-zA-Z-]+)"|MapQueryParameter\]\s+\??\w+ \$(\w+)/', (string) file_get_contents($file), $found);
     array_push($names, ...array_filter([...$found[1], ...$found[2], ...$found[3]]));
 }
@@ -230,7 +230,10 @@ for ($n = 1; $n <= (int) $requests; ++$n) {
         if ($chance(0.5) && 1 === preg_match('#^/racks/(\d+)/#', $path, $m)) {
             $fields['version'] = $version($m[1]);
         }
-        if ((str_contains($path, 'entries') || str_contains($path, '/table/sheet')) && $chance(0.95)) {
+        if (str_contains($path, 'camera/frame') && $chance(0.95)) {
+            $body = $broken(json_encode(['format' => 'zig-lane/frame', 'version' => 1, 'at' => '2026-11-26T15:00:00Z', 'balls' => array_map(static fn(): array => ['ball' => one($random, ['cue', '1', '3', '9', null]), 'at' => [round($random->between(-0.3, 8.3), 3), round($random->between(-0.3, 4.3), 3)], 'sure' => round($random->between(0.0, 1.0), 2)], range(1, $random->integer(1, 9)))], JSON_THROW_ON_ERROR));
+            $headers[] = 'Content-Type: application/json';
+        } elseif ((str_contains($path, 'entries') || str_contains($path, '/table/sheet')) && $chance(0.95)) {
             $body = $attempts($path);
             $headers[] = 'Content-Type: application/json';
         } elseif (str_contains($path, 'import') && $chance(0.9)) {

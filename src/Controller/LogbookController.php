@@ -80,16 +80,16 @@ final class LogbookController extends AbstractController
         $filter = LogbookFilter::of($request->query);
         $units = Units::of($request);
         $aspect = Aspect::tryFrom($request->query->getString('by')) ?? Aspect::Cut;
-        $sums = $this->sums->sums($filter);
+        [$bands, $all] = $this->sums->sumsBy($filter, $aspect);
         $rows = [];
-        foreach ($this->sums->sumsBy($filter, $aspect) as $band => $some) {
+        foreach ($bands as $band => $some) {
             $rows[] = new ShareRow(BandLabel::of($aspect, $band, $units), $some);
         }
 
         return $this->shown('logbook_percentages.html.twig', $this->filtered($filter) + [
             'by' => $aspect,
             'aspects' => Aspect::cases(),
-            'total' => new ShareRow('All of them', $sums),
+            'total' => new ShareRow('All of them', $all),
             'rows' => $rows,
             'charts' => new PercentageCharts(
                 $this->sums->sumsByDay($filter),
@@ -97,7 +97,7 @@ final class LogbookController extends AbstractController
                 $this->sums->stops($filter, self::STOPS),
                 $units,
             ),
-            'said' => $sums,
+            'said' => $this->sums->said($filter),
         ]);
     }
 

@@ -12,6 +12,7 @@ use ZigLane\App\Entity\Profile;
 use ZigLane\App\Http\TooMany;
 use ZigLane\App\Logbook\FitPlayer;
 use ZigLane\App\Logbook\Logbook;
+use ZigLane\App\Logbook\LogbookEdition;
 use ZigLane\App\Profile\ProfileForm;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
@@ -32,6 +33,7 @@ final class PlayerFitController extends AbstractController
 {
     public function __construct(
         private readonly Logbook $logbook,
+        private readonly LogbookEdition $edition,
         private readonly TaskDesk $desk,
         private readonly ProfileStore $profiles,
         private readonly ProfileForm $form,
@@ -113,7 +115,7 @@ final class PlayerFitController extends AbstractController
      */
     private function ask(string $name, Level $level): Answer
     {
-        return $this->desk->ask(FitPlayer::class, [$name, Player::of($level), $this->logbook->stateOf($name)]);
+        return $this->desk->ask(FitPlayer::class, [$name, Player::of($level), $this->edition->name()]);
     }
 
     /** @return array{string, Level} */

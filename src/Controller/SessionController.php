@@ -15,6 +15,7 @@ use ZigLane\App\Entity\SessionRecord;
 use ZigLane\App\Form\Complaints;
 use ZigLane\App\Form\SessionType;
 use ZigLane\App\Logbook\Logbook;
+use ZigLane\App\Logbook\LogbookEdition;
 use ZigLane\App\Logbook\LogbookFilter;
 use ZigLane\App\Logbook\LogbookSums;
 use ZigLane\App\View\ShareRow;
@@ -33,6 +34,7 @@ final class SessionController extends AbstractController
         private readonly EntityManagerInterface $entities,
         private readonly FormFactoryInterface $forms,
         private readonly ClockInterface $clock,
+        private readonly LogbookEdition $edition,
     ) {}
 
     #[Route('', name: 'session', methods: ['GET', 'POST'])]
@@ -61,7 +63,7 @@ final class SessionController extends AbstractController
                 $text('notes'),
                 $session->madeUp,
             ));
-            $this->entities->flush();
+            $this->keep();
 
             return $this->redirectToRoute('logbook', [], Response::HTTP_SEE_OTHER);
         }
@@ -81,7 +83,7 @@ final class SessionController extends AbstractController
     public function delete(int $id): Response
     {
         $this->find($id)->delete($this->clock->now());
-        $this->entities->flush();
+        $this->keep();
 
         return $this->redirectToRoute('logbook', ['gone' => $id], Response::HTTP_SEE_OTHER);
     }
@@ -90,9 +92,15 @@ final class SessionController extends AbstractController
     public function restore(int $id): Response
     {
         $this->find($id)->restore();
-        $this->entities->flush();
+        $this->keep();
 
         return $this->redirectToRoute('logbook', [], Response::HTTP_SEE_OTHER);
+    }
+
+    private function keep(): void
+    {
+        $this->entities->flush();
+        $this->edition->next();
     }
 
     private function find(int $id): SessionRecord

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\App\Controller;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\AtTable\PlanTable;
+use ZigLane\App\Entity\Upload;
 use ZigLane\App\Http\TooMany;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\RackStore;
@@ -37,6 +39,7 @@ final class TableController extends AbstractController
         private readonly RackStore $store,
         private readonly PlanDesk $plans,
         private readonly TaskDesk $desk,
+        private readonly EntityManagerInterface $entities,
     ) {}
 
     #[Route('', name: 'at_table', methods: ['GET'])]
@@ -48,6 +51,7 @@ final class TableController extends AbstractController
             'open' => $open,
             'rack' => $open->rack,
             'table' => new TableDrawing($open->rack->table),
+            'has_camera' => null !== $this->entities->find(Upload::class, "camera-$id"),
         ], new Response(headers: ['Cache-Control' => 'no-store']));
     }
 

@@ -8,7 +8,8 @@ use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 
 /**
- * A shot that was played: its document, and beside it what attempts are searched and counted by (Core\Logbook\AttemptFacts).
+ * A shot that was played: what attempts are searched and counted by (Core\Logbook\AttemptFacts). Its document lies apart, in
+ * AttemptDocument: counting reads these rows alone.
  * Written and read with plain SQL (Logbook\Entries, Logbook\Logbook); this class only says what the table looks like.
  */
 #[ORM\Entity(readOnly: true)]
@@ -41,10 +42,6 @@ class AttemptRecord
 
     #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
     public \DateTimeImmutable $playedAt;
-
-    /** As Core\Logbook\AttemptFile writes it, without its session. */
-    #[ORM\Column(type: Types::TEXT, length: 16777215)]
-    public string $document;
 
     #[ORM\Column(type: Types::STRING, length: 20)]
     public string $game;

@@ -19,7 +19,7 @@ final readonly class Entries
 {
     /** Columns of an attempt, in the order of row(). */
     private const COLUMNS = [
-        'session_id', 'entry_key', 'run_key', 'edition', 'played_at', 'document', 'game', 'ball', 'pocket', 'kind', 'spin', 'made', 'missed',
+        'session_id', 'entry_key', 'run_key', 'edition', 'played_at', 'game', 'ball', 'pocket', 'kind', 'spin', 'made', 'missed',
         'scratched', 'in_position', 'cut', 'distance', 'lengths', 'rails', 'overrun', 'aside', 'promised_pot', 'promised_position', 'said',
     ];
 
@@ -28,7 +28,7 @@ final readonly class Entries
 
     private const TIME = 'Y-m-d H:i:s';
 
-    public function __construct(private Connection $database, private ClockInterface $clock) {}
+    public function __construct(private Connection $database, private ClockInterface $clock, private LogbookEdition $edition) {}
 
     /**
      * Keeps entries: newer editions take the place of older ones, the same or older ones change nothing.
@@ -41,6 +41,7 @@ final readonly class Entries
     public function keep(array $entries, bool $back = false): int
     {
         return $this->database->transactional(function () use ($entries, $back): int {
+            $this->edition->next();
             $before = $this->count();
             foreach (array_chunk($entries, self::AT_ONCE) as $some) {
                 $this->write(array_values(array_filter($some, static fn(Entry $e): bool => null !== $e->attempt)));
@@ -72,7 +73,12 @@ final readonly class Entries
     {
         $row = self::row($attempt, 0, 0);
         $row = array_diff_key(array_combine(self::COLUMNS, $row), ['session_id' => 0, 'entry_key' => 0, 'edition' => 0]);
-        $this->database->update('attempt', $row + ['edition' => \PHP_INT_MAX >> 32], ['id' => $id]);
+        $this->database->transactional(function () use ($id, $row, $attempt): void {
+            $this->edition->next();
+            $this->database->update('attempt', $row + ['edition' => \PHP_INT_MAX >> 32], ['id' => $id]);
+            $document = AttemptFile::line($attempt->withoutSession());
+            $this->database->update('attempt_document', ['document' => $document], ['attempt_id' => $id]);
+        });
     }
 
     /** @param list<Entry> $entries of one chunk, with attempts */
@@ -97,6 +103,29 @@ final readonly class Entries
             . ' ON DUPLICATE KEY UPDATE deleted_at = IF(VALUES(edition) > edition, NULL, deleted_at), ' . implode(', ', $newer)
             . ', edition = GREATEST(edition, VALUES(edition))',
             $rows,
+        );
+        $this->writeDocuments($entries);
+    }
+
+    /**
+     * The documents of those that are stored as they came.
+     *
+     * @param non-empty-list<Entry> $entries
+     */
+    private function writeDocuments(array $entries): void
+    {
+        $given = [];
+        foreach ($entries as $entry) {
+            \assert(null !== $entry->attempt);
+            array_push($given, $entry->key, $entry->edition, AttemptFile::line($entry->attempt->withoutSession()));
+        }
+        $rows = 'SELECT CONVERT(? USING ascii) COLLATE ascii_bin AS entry_key, ? AS edition, ? AS document';
+        $this->database->executeStatement(
+            'INSERT INTO attempt_document (attempt_id, document) SELECT a.id, v.document FROM ('
+            . implode(' UNION ALL ', array_fill(0, \count($entries), $rows))
+            . ') v JOIN attempt a ON a.entry_key = v.entry_key AND a.edition = v.edition'
+            . ' ON DUPLICATE KEY UPDATE document = VALUES(document)',
+            $given,
         );
     }
 
@@ -154,7 +183,6 @@ final readonly class Entries
             $attempt->run,
             $edition,
             $attempt->at->setTimezone(new \DateTimeZone('UTC'))->format(self::TIME),
-            AttemptFile::line($attempt->withoutSession()),
             $attempt->rack->game->value,
             $attempt->meant->ball,
             $attempt->meant->pocket?->value,

@@ -33,7 +33,7 @@ final readonly class FitPlayer implements Work
     }
 
     /**
-     * @param list<mixed> $question name in the logbook, Player that it begins with, Logbook::stateOf (other shots, another fit)
+     * @param list<mixed> $question name in the logbook, Player that it begins with, LogbookEdition::name (other shots, another fit)
      *
      * @return \Generator<int, array{fitted: FittedErrors, corrected: bool, check: SpeedCheck|null}>
      */
@@ -60,7 +60,7 @@ final readonly class FitPlayer implements Work
         if (0 === $fitted->attempts) {
             throw new InvalidInput('', 'No shot of this player tells anything yet: note where the cue ball stops');
         }
-        $check = SpeedCheck::of($attempts, $player);
+        $check = SpeedCheck::of($attempts, $player, new Generator(self::SEED));
         yield ['fitted' => $fitted, 'corrected' => false, 'check' => $check];
         yield ['fitted' => $fit->corrected(self::REFITS, new Generator(self::SEED)), 'corrected' => true, 'check' => $check];
     }

@@ -37,7 +37,7 @@ final readonly class Logbook
     /** How a stored document begins: what its session is put behind. */
     private const HEAD = '/^\{"key":"[^"]*","at":"[^"]*"/';
 
-    private const FROM = ' FROM attempt a JOIN play_session s ON s.id = a.session_id WHERE ';
+    private const WHOLE = ' FROM attempt a JOIN attempt_document d ON d.attempt_id = a.id WHERE ';
 
     private const ROW = 'SELECT a.id, a.session_id, a.played_at, a.game, a.ball, a.pocket, a.kind, a.spin, a.made, a.missed,'
         . ' a.scratched, a.in_position, a.cut, a.distance, a.lengths, a.rails, a.overrun, a.aside, a.promised_pot, a.promised_position,'
@@ -47,6 +47,7 @@ final readonly class Logbook
         private Connection $database,
         private EntityManagerInterface $entities,
         private ClockInterface $clock,
+        private LogbookEdition $edition,
     ) {}
 
     /**
@@ -59,8 +60,12 @@ final readonly class Logbook
         [$where, $values] = $filter->where();
         $first = self::PAGE * (max(1, $page) - 1);
 
+        // The page's rows are found along the index first, and only these are read whole.
+        $page = "SELECT a.id FROM attempt a WHERE $where ORDER BY a.played_at DESC, a.id DESC LIMIT " . self::PAGE . " OFFSET $first";
+
         return $this->rows(
-            self::ROW . self::FROM . "$where ORDER BY a.played_at DESC, a.id DESC LIMIT " . self::PAGE . " OFFSET $first",
+            self::ROW . " FROM ($page) p JOIN attempt a ON a.id = p.id JOIN play_session s ON s.id = a.session_id"
+            . ' ORDER BY a.played_at DESC, a.id DESC',
             $values,
         );
     }
@@ -120,7 +125,8 @@ final readonly class Logbook
     public function attempt(int $id): ?array
     {
         return $this->rows(
-            self::ROW . ', a.document, a.deleted_at FROM attempt a JOIN play_session s ON s.id = a.session_id WHERE a.id = ?',
+            self::ROW . ', d.document, a.deleted_at FROM attempt a JOIN play_session s ON s.id = a.session_id'
+            . ' LEFT JOIN attempt_document d ON d.attempt_id = a.id WHERE a.id = ?',
             [$id],
         )[0] ?? null;
     }
@@ -152,7 +158,7 @@ final readonly class Logbook
         $sessions = [];
         do {
             $rows = $this->rows(
-                'SELECT a.id, a.session_id, a.played_at, a.document' . self::FROM
+                'SELECT a.id, a.session_id, a.played_at, d.document' . self::WHOLE
                 . "$where AND (a.played_at > ? OR (a.played_at = ? AND a.id > ?)) ORDER BY a.played_at, a.id LIMIT " . self::AT_ONCE,
                 [...$values, $after[0], ...$after],
             );
@@ -184,7 +190,7 @@ final readonly class Logbook
     public function run(string $key): array
     {
         $rows = $this->rows(
-            'SELECT a.id, a.session_id, a.document' . self::FROM . 'a.run_key = ? AND a.deleted_at IS NULL ORDER BY a.played_at, a.id LIMIT '
+            'SELECT a.id, a.session_id, d.document' . self::WHOLE . 'a.run_key = ? AND a.deleted_at IS NULL ORDER BY a.played_at, a.id LIMIT '
             . self::RUN,
             [$key],
         );
@@ -208,7 +214,7 @@ final readonly class Logbook
     public function latestOf(string $player, int $most): array
     {
         $rows = $this->rows(
-            'SELECT a.document' . self::FROM . 'a.deleted_at IS NULL AND s.deleted_at IS NULL AND s.player = ?'
+            'SELECT d.document' . self::WHOLE . 'a.deleted_at IS NULL AND ' . LogbookFilter::PLAYER
             . " ORDER BY a.played_at DESC, a.id DESC LIMIT $most",
             [$player],
         );
@@ -216,21 +222,10 @@ final readonly class Logbook
         return array_reverse(array_map(strval(...), array_column($rows, 'document')));
     }
 
-    /** Number of the latest change to a player's attempts: another one, another answer. */
-    public function stateOf(string $player): string
-    {
-        $row = $this->rows(
-            'SELECT COUNT(*) AS many, MAX(a.id) AS last, SUM(a.edition) AS editions' . self::FROM
-            . 'a.deleted_at IS NULL AND s.deleted_at IS NULL AND s.player = ?',
-            [$player],
-        )[0];
-
-        return implode(' ', array_map(strval(...), $row));
-    }
-
     /** Deletes an attempt, or puts it back. */
     public function delete(int $id, bool $deleted): void
     {
+        $this->edition->next();
         $this->database->update('attempt', ['deleted_at' => $deleted ? $this->clock->now()->format('Y-m-d H:i:s') : null], ['id' => $id]);
     }
 
@@ -242,6 +237,10 @@ final readonly class Logbook
         foreach (['play_session' => 'deleted_at', 'attempt' => 'deleted_at', 'upload' => 'created_at'] as $table => $column) {
             $before = 'upload' === $table ? $now->modify('-1 day')->format('Y-m-d H:i:s') : $old;
             $removed += (int) $this->database->executeStatement("DELETE FROM $table WHERE $column < ?", [$before]);
+        }
+
+        if ($removed > 0) {
+            $this->edition->next();
         }
 
         return $removed;

@@ -33,6 +33,10 @@ final readonly class LogbookFilter
         public bool $deleted = false,
     ) {}
 
+    /** The attempt's session is not deleted; the same, and it is a certain player's. */
+    private const PRESENT = 'a.session_id NOT IN (SELECT id FROM play_session WHERE deleted_at IS NOT NULL)';
+    public const PLAYER = 'a.session_id IN (SELECT id FROM play_session WHERE deleted_at IS NULL AND player = ?)';
+
     public const OUTCOMES = [
         'made' => 'a.made = 1',
         'missed' => 'a.made = 0',
@@ -80,13 +84,14 @@ final readonly class LogbookFilter
     }
 
     /**
-     * Conditions on an attempt a and its session s, and what stands for their question marks.
+     * Conditions on an attempt a, and what stands for their question marks.
      *
      * @return array{string, list<scalar>}
      */
     public function where(): array
     {
-        $where = [$this->deleted ? '(a.deleted_at IS NOT NULL AND s.deleted_at IS NULL)' : 'a.deleted_at IS NULL AND s.deleted_at IS NULL'];
+        // Sessions are few: they are looked up once, not for each of their attempts.
+        $where = ['a.deleted_at IS ' . ($this->deleted ? 'NOT ' : '') . 'NULL', self::PRESENT];
         $values = [];
         $is = static function (string $condition, string|int|null $value) use (&$where, &$values): void {
             if (null !== $value && '' !== $value) {
@@ -95,7 +100,7 @@ final readonly class LogbookFilter
             }
         };
         $is('a.session_id = ?', $this->session);
-        $is('s.player = ?', $this->player);
+        $is(self::PLAYER, $this->player);
         $is('a.ball = ?', $this->ball);
         $is('a.pocket = ?', $this->pocket?->value);
         $is('a.kind = ?', $this->kind?->value);

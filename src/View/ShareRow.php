@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\App\View;
 
+use ZigLane\App\Logbook\Counted;
 use ZigLane\Core\Logbook\CountedShare;
 use ZigLane\Core\Wording\LogbookWording;
 
@@ -19,18 +20,13 @@ final readonly class ShareRow
     public ?float $pot;
     public ?float $position;
 
-    /**
-     * @param array<string, string|int|float|null> $sums as Logbook reads them
-     */
-    public function __construct(public string $label, array $sums)
+    public function __construct(public string $label, Counted $counted)
     {
-        $number = static fn(string $key): int => (int) ($sums[$key] ?? 0);
-        $share = static fn(string $key): ?float => isset($sums[$key]) ? (float) $sums[$key] : null;
-        $this->made = new CountedShare($number('made'), $number('tries'));
-        $this->placed = new CountedShare($number('placed'), $number('zoned'));
-        // A mean over few of them says nothing about all.
-        $this->pot = $number('promised') === $number('tries') ? $share('pot') : null;
-        $this->position = $share('position');
+        $this->made = new CountedShare($counted->made, $counted->tries);
+        $this->placed = new CountedShare($counted->placed, $counted->zoned);
+        // A mean over some of them says nothing about all.
+        $this->pot = $counted->pot();
+        $this->position = $counted->position();
     }
 
     public function madeWords(): string

@@ -3,7 +3,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import {
     after, again, begin, choose, count, dropped, entered, inside, knownFrom, moveBall, objectStopped, optionsOf, pack, planned, stopped, takeBack,
-    tell, unpack, withoutPlan,
+    TRIES, propose, shotNow, takeSeen, tell, tenTries, unpack, withoutPlan,
 } from '../../public/app/at-table/run.mjs';
 
 const zone = [[[3, 0], [5, 0], [5, 2], [3, 2]], [[3.2, 1.6], [3.4, 1.6], [3.4, 1.8], [3.2, 1.8]]];
@@ -123,6 +123,30 @@ test('kept on the device and read again it is the same run', () => {
     assert.equal(text.split('"prepared"').length, 2, 'one sheet is written once');
     assert.equal(unpack('nonsense'), null);
     assert.equal(unpack(null), null);
+});
+
+test('a shot is tried ten times, and what that comes to is kept beside other ways', () => {
+    let run = tenTries(start());
+    for (let n = 0; n < TRIES; n += 1) {
+        assert.equal(run.phase, 'shoot');
+        const told = tell(run, n < 7 ? 'made' : 'thick');
+        const done = n < 7 ? stopped(told, n < 5 ? [4, 1] : [6, 3]) : objectStopped(stopped(told, [3, 3]), null);
+        run = enter(done)[0];
+        assert.deepEqual(run.balls, { cue: [2, 2], 1: [6, 1], 2: [7, 3] });
+    }
+    assert.equal(run.phase, 'tried');
+    assert.deepEqual([run.tries, run.tried.map(({ of, made, placed }) => [of, made, placed])], [null, [[10, 7, 5]]]);
+    assert.equal(run.entries.length, 10);
+});
+
+test('what the camera saw is looked at before it counts', () => {
+    const seen = propose(start(), { made: true, cue: [4.2, 1.1], moved: { 1: null }, doubts: [] });
+    assert.equal(seen.phase, 'seen');
+    assert.equal(takeBack(seen)[0].phase, 'shoot');
+    const [run, entry] = enter(takeSeen(seen));
+    assert.deepEqual([run.shot.ball, entry.attempt.result], ['2', { made: true, cue: [4.2, 1.1], moved: { 1: null }, missed: null }]);
+    assert.equal(enter(takeSeen(propose(start(), { made: true, cue: null, moved: { 1: null }, doubts: [] })))[1].attempt.result.made, false);
+    assert.equal(shotNow(start(), 'now').result.made, false);
 });
 
 test('the balls after a result', () => assert.deepEqual(after({ cue: [1, 1], 1: [2, 2], 2: [3, 3] }, { cue: null, moved: { 1: null, 2: [4, 4] } }), { 2: [4, 4] }));

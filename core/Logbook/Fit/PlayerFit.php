@@ -34,6 +34,9 @@ final class PlayerFit
     /** @var list<array{array{float, float}, bool, list<ErrorMode>}> stop that was seen, whether the ball dropped, modes */
     private array $evidence = [];
 
+    /** @var array<string, array<int, SimulatedPlayer>> by errors, and shot */
+    private array $shooters = [];
+
     /** @var list<Attempt> that tell something */
     private array $attempts = [];
 
@@ -68,21 +71,59 @@ final class PlayerFit
         $found = $this->fitted();
         [$hand, $reach] = [$this->player->hand, $this->player->reach];
         $player = new Player($this->player->level, $found->aim[0], $found->speed[0], $found->tip[0], $hand, $reach);
-        // Each shot is aimed once, however often it is shot.
-        $shooters = array_map(
-            static fn(Attempt $one): SimulatedPlayer => new SimulatedPlayer($one->rack->withPlayer($player), $one->meant),
-            $this->attempts,
-        );
         $missed = [];
         for ($n = 0; $n < $times; ++$n) {
-            $again = new self($this->player);
-            foreach ($shooters as $i => $shooter) {
-                $again->add($shooter->shoot($random, $this->attempts[$i]->at));
-            }
-            $missed[] = $again->fitted()->missing($found);
+            $missed[] = $this->shotAgain($player, $random)->fitted()->missing($found);
         }
 
         return $found->without($missed);
+    }
+
+    /** The same shots, shot by a simulated player with errors that are known. */
+    public function shotAgain(Player $player, Generator $random): self
+    {
+        $again = new self($this->player);
+        $who = implode(' ', [$player->aim, $player->speed, $player->tip]);
+        foreach ($this->attempts as $n => $attempt) {
+            // Each shot is aimed once, however often it is shot.
+            $this->shooters[$who][$n] ??= new SimulatedPlayer(
+                $attempt->rack->withPlayer($player),
+                $attempt->meant,
+            );
+            $again->add($this->shooters[$who][$n]->shoot($random, $attempt->at));
+        }
+
+        return $again;
+    }
+
+    /**
+     * The mean error of speed alone, the player's errors taken as they are known.
+     *
+     * @return array{float, float} a share, and its standard error
+     */
+    public function speedBias(): array
+    {
+        $h = self::STEP;
+        $value = fn(float $bias): float => $this->logarithm([0.0, 0.0, 0.0, 0.0, $bias]);
+        $at = 0.0;
+        $curve = 1.0;
+        for ($step = 0; $step < self::STEPS; ++$step) {
+            [$down, $here, $up] = [$value($at - $h), $value($at), $value($at + $h)];
+            $curve = max(1.0, (2 * $here - $up - $down) / $h ** 2);
+            $by = max(-0.5, min(0.5, ($up - $down) / (2 * $h) / $curve));
+            $at += $by;
+            if (abs($by) < 1e-3) {
+                break;
+            }
+        }
+
+        return [$this->player->speed * $at, $this->player->speed / sqrt($curve)];
+    }
+
+    /** How many attempts tell something. */
+    public function evidence(): int
+    {
+        return \count($this->evidence);
     }
 
     /** What the attempts tell. */

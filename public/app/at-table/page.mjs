@@ -7,7 +7,7 @@ import { settle, watch } from './pointing.mjs';
 import { entryQueue } from './queue.mjs';
 import {
     again, begin, choose, dropped, entered, finish, firstOf, moveBall, objectStopped,
-    pack, planned, stopped, takeBack, tell, unpack, withoutPlan,
+    pack, planned, propose, shotNow, stopped, takeBack, takeSeen, tell, tenTries, unpack, withoutPlan,
 } from './run.mjs';
 import { BIG, showRun } from './show.mjs';
 
@@ -219,6 +219,17 @@ const acts = {
     undo: undoLast,
     choose: (option) => { run = choose(run, option); keep(); show(); },
     turn: () => { walkOn(); show(); say(`Head rail ${headRail()}`); },
+    camera: async () => {
+        const answer = await fetch(`${main.dataset.camera}/result`, { method: 'POST', headers: JSON_TYPE, body: JSON.stringify(shotNow(run, now())) }).catch(() => null);
+        const says = answer ? await answer.json().catch(() => ({})) : { problem: 'There is no connection.' };
+        if (!answer?.ok) return say(says.problem ?? 'The camera could not be asked.');
+        run = propose(run, says);
+        keep();
+        return show();
+    },
+    seen: () => go(takeSeen(run)),
+    ten: () => { run = tenTries(run); keep(); show(); },
+    other: () => { run = { ...run, phase: 'shoot' }; keep(); show(); },
     arrange: () => { arranging = true; show(); },
     arranged: () => { arranging = false; send(); if (run.phase === 'plan') planOn(); show(); },
     anew: () => { run = null; keep(); asked += 1; $('title').textContent = 'Planning …'; main.dataset.phase = 'load'; askFirst(); },
@@ -228,6 +239,7 @@ document.addEventListener('click', (event) => {
     const button = event.target.closest('[data-act]');
     if (button && (run || button.dataset.act === 'anew')) acts[button.dataset.act]?.(button.value);
 });
+$('threshold').addEventListener('change', show);
 $('say').addEventListener('change', (event) => { if (run) acts.said(event.target.value); });
 document.addEventListener('keydown', (event) => {
     if (event.target.matches('select, input') || event.ctrlKey || event.altKey || event.metaKey) return;

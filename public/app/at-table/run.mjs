@@ -54,6 +54,8 @@ export function begin({ rack, sheet, session, key }) {
         was: null,
         adjusting: false,
         said: null,
+        tries: null,
+        tried: [],
     };
 }
 
@@ -103,6 +105,19 @@ export function stopped(run, place) {
     return run.shot.ball ? { ...run, result, phase: 'object' } : ended({ ...run, result }, place);
 }
 
+/** What the camera saw: looked at before it counts. */
+export const propose = (run, seen) => ({ ...run, undo: remember(run), phase: 'seen', seen });
+
+/** The result as the camera saw it, once that was looked at. */
+export function takeSeen(run) {
+    const { made, cue, moved } = run.seen;
+    const missed = made ? null : (run.result?.missed ?? null);
+    return ended({ ...run, seen: null, result: { made: made && cue !== null, missed, cue, moved } }, cue);
+}
+
+/** The shot that is being played as the camera's frame is held against it. */
+export const shotNow = (run, now) => attempt({ ...run, result: { made: false, missed: null, moved: {} } }, now);
+
 /** Where a ball that was missed stopped; null when that was not noted. */
 export function objectStopped(run, place) {
     const moved = place ? { [run.shot.ball]: place } : {};
@@ -138,6 +153,32 @@ function attempt(run, now) {
 
 const inZone = (shot, cue) => (shot.plan.zone ? inside(shot.plan.zone, cue) : null);
 
+/** Tries of one shot in a row. */
+export const TRIES = 10;
+
+/** The shot that is shown, ten times: after each the balls are put back. */
+export const tenTries = (run) => ({ ...run, undo: remember(run), tries: [], adjusting: false });
+
+/** How a shot is told from the other ways to play it. */
+export function wayOf({ title, tip, lengths }) {
+    return `${title}, ${tip?.clock ?? ''}, ${lengths ?? '–'} lengths`;
+}
+
+/** What ten tries of one way came to. */
+const summed = (run, tries) => ({
+    way: wayOf(run.shot),
+    of: tries.length,
+    made: tries.filter((one) => one.made).length,
+    placed: tries.filter((one) => one.made && one.zone !== false).length,
+});
+
+function tried(run) {
+    const tries = [...run.tries, { made: run.result.made, zone: run.zone }];
+    const same = { ...run, balls: run.before, phase: 'shoot', adjusting: false, was: null, why: '', far: 0 };
+    if (tries.length < TRIES) return { ...same, tries };
+    return { ...same, tries: null, phase: 'tried', tried: [...run.tried, summed(run, tries)] };
+}
+
 /** The shot is over: it is entered, and what comes next is known or asked for. */
 function ended(run, cue) {
     const { made } = run.result;
@@ -148,6 +189,7 @@ function ended(run, cue) {
     const phase = last && made ? 'over' : lost || run.shot.safety ? 'turn' : 'plan';
     const was = run.shot.plan.runOut ?? null;
     const next = { ...run, result: { ...run.result, cue }, enter: true, zone, before: run.balls, after: balls, phase, was };
+    if (run.tries) return tried(next);
     return phase === 'plan' && zone ? onward(next) : next;
 }
 

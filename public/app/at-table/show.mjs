@@ -3,7 +3,7 @@
 import { turn } from '../turn.mjs';
 import { drawBehind, drawCover, drawTable, drawTip } from './draw.mjs';
 import { redress } from './pointing.mjs';
-import { after, count, optionsOf } from './run.mjs';
+import { TRIES, after, count, optionsOf } from './run.mjs';
 
 /** Balls are drawn larger than they are: a phone's table is small. */
 export const BIG = 1.25;
@@ -28,7 +28,9 @@ const TITLES = {
     plan: () => 'Planning from here …',
     waits: () => 'No connection, and nothing was planned for near here.',
     turn: (run) => (run.shot.safety ? 'The other player shoots.' : 'Your turn is over.'),
+    seen: (run) => `The camera: ${run.seen.made ? 'made' : 'not made'}${run.seen.cue ? '' : ', no cue ball'}. Is that so?`,
     stuck: () => 'No shot is left to plan.',
+    tried: (run) => `Ten tries: ${run.tried.at(-1).placed} made and in position.`,
     over(run) {
         const { shots, made } = count(run);
         return `${isRunOut(run) ? 'Run out: ' : ''}${made} of ${shots} made.`;
@@ -43,6 +45,7 @@ function isRunOut(run) {
 
 /** What the player must know beside the shot itself. */
 function told(run) {
+    if (run.phase === 'seen') return run.seen.doubts.join(' ');
     if (run.phase !== 'shoot') return run.phase === 'plan' ? '' : run.why;
     const parts = [];
     const chance = run.shot.plan.runOut;
@@ -53,10 +56,13 @@ function told(run) {
     return parts.join(' ');
 }
 
+const numberOf = ({ tries, entries, phase }) => (tries ? `Try ${tries.length + 1} of ${TRIES}` : `Shot ${entries.length + (UNDER_WAY.includes(phase) ? 1 : 0)}`);
+
 const chanceOf = ({ phase, shot }) => (phase === 'shoot' && shot.plan.runOut !== undefined ? `${percent(shot.plan.runOut)} out` : '');
 
 function ballsShown(run) {
     const { phase, shot, result } = run;
+    if (phase === 'seen') return after(run.balls, run.seen);
     const balls = { ...(phase === 'shoot' || phase === 'where' || phase === 'object' || !run.after ? run.balls : run.after) };
     if (phase === 'where' && result.made && !shot.safety) delete balls[shot.ball];
     if (phase === 'object' && result.cue) balls.cue = result.cue;
@@ -77,7 +83,8 @@ export function showRun(main, run, arranging) {
     });
     $('title').textContent = arranging ? 'Drag what lies elsewhere.' : TITLES[phase](run);
     $('told').textContent = told(run);
-    $('number').textContent = `Shot ${run.entries.length + (UNDER_WAY.includes(phase) ? 1 : 0)}`;
+    $('number').textContent = numberOf(run);
+    showTried(run);
     $('chance').textContent = chanceOf(run);
     if (shot) showCard(shot, run);
     for (const part of document.querySelectorAll('[data-in]')) {
@@ -85,6 +92,8 @@ export function showRun(main, run, arranging) {
     }
     $('miss').hidden ||= shot?.safety;
     $('undo').disabled = run.undo.length === 0;
+    $('camera').hidden = main.dataset.camera === '';
+    $('ten').hidden = phase !== 'shoot' || run.tries !== null;
     $('log').hidden = run.entries.length === 0;
     $('log').href = `${main.dataset.runs}/${run.run}`;
 }
@@ -108,6 +117,15 @@ function showCard(shot, run) {
     $('made').textContent = shot.safety ? 'Legal' : 'Made';
     $('missed').textContent = shot.safety ? 'Foul' : 'Missed';
     $('lines').replaceChildren(...linesOf(shot, run).map((line) => Object.assign(document.createElement('li'), { textContent: capital(line) })));
+}
+
+/** What ten tries of each way came to, beside the share from which one goes. */
+function showTried({ phase, tried }) {
+    const enough = Number($('threshold').value);
+    $('tried').replaceChildren(...(phase === 'tried' ? tried : []).map(({ way, of, made, placed }) => {
+        const words = `${way}: ${made} of ${of} made, ${placed} and in position; ${placed / of >= enough ? 'go' : 'too few to go'}`;
+        return Object.assign(document.createElement('li'), { textContent: words });
+    }));
 }
 
 const OPTIONS = { go: 'Go', safe: 'Play safe', 'two-way': 'Two-way' };

@@ -47,7 +47,7 @@ final class SpeedCheckTest extends TestCase
 
     public function testFewShotsTellNothing(): void
     {
-        self::assertNull(SpeedCheck::of([], Player::of(Level::Advanced)));
+        self::assertNull(SpeedCheck::of([], Player::of(Level::Advanced), new Generator(1)));
     }
 
     public function testTheAlarmNamesWhatItCannotTell(): void
@@ -81,6 +81,6 @@ final class SpeedCheckTest extends TestCase
             }
         }
 
-        return SpeedCheck::of($attempts, $player) ?? self::fail('nothing was told');
+        return SpeedCheck::of($attempts, $player, $random) ?? self::fail('nothing was told');
     }
 }
