@@ -23,7 +23,6 @@ final class Screenshots extends BrowserTestCase
             'layout' => [$rack, 1280, 800],
             'leg' => [$rack . '?leg=2', 1280, 800],
             'phone-leg' => [$rack . '?leg=3', 390, 844],
-            'phone-layout' => [$rack, 390, 844],
         ];
         foreach ($views as $name => [$url, $width, $height]) {
             $this->screen($width, $height);
@@ -35,13 +34,15 @@ final class Screenshots extends BrowserTestCase
             $this->web->takeScreenshot("$folder/$name.png");
         }
         $cluster = self::url((string) parse_url($this->demo('Seven-foot cluster'), \PHP_URL_PATH));
-        foreach (['reading' => ["$cluster?read=3", 1280, 800], 'phone-reading' => ["$cluster?read=3", 390, 844]] as $name => [$url, $width, $height]) {
+        foreach (['reading' => ["$cluster?read=3", 1280, 800]] as $name => [$url, $width, $height]) {
             $this->screen($width, $height);
             $this->web->get($url);
             $this->until(fn(): bool => $this->howMany('#zone .hatched') > 0 && str_contains($this->text('#from'), '%'), $name);
             $this->web->takeScreenshot("$folder/$name.png");
         }
         $this->runOut($rack, $folder);
+        $this->atTheTable($rack, $folder);
+        $this->logbook($folder);
         $this->goOrSafe($folder);
         $this->breakShot($folder);
         $this->routes($cluster, $folder);
@@ -72,13 +73,6 @@ final class Screenshots extends BrowserTestCase
         $this->click('[data-compare=B]');
         $this->script('document.activeElement.blur(); scrollTo(0, 0)');
         $this->web->takeScreenshot("$folder/routes.png");
-        $this->screen(390, 844);
-        $this->script('document.getElementById("alternatives").scrollIntoView()');
-        $this->web->takeScreenshot("$folder/phone-routes.png");
-        $this->screen(1280, 800);
-        $this->script('document.getElementById("aim-card").click()');
-        $this->until(fn(): bool => $this->howMany('#card figure') > 0, 'the aim card');
-        $this->web->takeScreenshot("$folder/aim-card.png");
         $this->web->get($rack);
         $this->click('#undo-button');
         $this->until(fn(): bool => 0 === $this->howMany('#card-1'), 'undone');
@@ -114,6 +108,30 @@ final class Screenshots extends BrowserTestCase
         $this->click('#compare-plans');
         $this->until(fn(): bool => $this->howMany('#plan-table') > 0, 'side by side');
         $this->web->takeScreenshot("$folder/plans.png");
+    }
+
+    /** The first shot at the table, on a phone. */
+    private function atTheTable(string $rack, string $folder): void
+    {
+        $this->screen(390, 844);
+        $this->script('localStorage.clear()');
+        $this->web->get("$rack/table");
+        for ($n = 0; $n < 400 && 'shoot' !== $this->one('#at-table')->getAttribute('data-phase'); ++$n) {
+            usleep(250000);
+        }
+        $this->until(fn(): bool => '' === $this->text('#told'), 'settled', 60);
+        $this->web->takeScreenshot("$folder/phone-at-table.png");
+        $this->screen(1280, 800);
+    }
+
+    /** The demo logbook: percentages, and a rack against its plan. */
+    private function logbook(string $folder): void
+    {
+        foreach (['percentages' => '/logbook/percentages', 'plan-against-run' => '/logbook/runs/made-up-run-007-3'] as $name => $path) {
+            $this->web->get(self::url($path));
+            $this->until(fn(): bool => $this->howMany('.logtable') > 0, $name);
+            $this->web->takeScreenshot("$folder/$name.png");
+        }
     }
 
     /** A rack on which nothing goes, weighed against playing safe. */
