@@ -35,8 +35,8 @@ final class LaneFitCommand extends Command
             'refits',
             null,
             InputOption::VALUE_REQUIRED,
-            'how often the shots are shot again to free the result of what the method adds',
-            '3',
+            'how often the shots are shot again to free the result of what the method adds; 0: of what it adds on average',
+            '0',
         );
         $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed of those', '1');
     }
@@ -59,7 +59,7 @@ final class LaneFitCommand extends Command
         } catch (InvalidInput $e) {
             return Say::refuse($output, $e);
         }
-        Say::json($output, self::described($read, 0 === $refits ? $fit->fitted() : $fit->corrected($refits, $random)));
+        Say::json($output, self::described($read, 0 === $refits ? $fit->fitted()->usual() : $fit->corrected($refits, $random)));
 
         return Command::SUCCESS;
     }

@@ -52,7 +52,7 @@ final class PlayerFitController extends AbstractController
         [$name, $level] = $this->asked($request);
         try {
             $found = $this->ask($name, $level)->value;
-            $fitted = \is_array($found) && true === ($found['corrected'] ?? null) ? $found['fitted'] ?? null : null;
+            $fitted = \is_array($found) ? $found['fitted'] ?? null : null;
             if (!$fitted instanceof FittedErrors) {
                 throw new InvalidInput('', 'The numbers are still being worked out. Try again in a moment.');
             }

@@ -18,11 +18,10 @@ use ZigLane\Core\Player\Player;
  */
 final readonly class FitPlayer implements Work
 {
-    /** The latest shots that are looked at: 10 ms each, and as much again for every refit. */
+    /** The latest shots that are looked at: 10 ms each. */
     public const MOST = 600;
 
-    /** Refits that what the method adds is taken out by, and the seed of their errors. */
-    private const REFITS = 6;
+    /** Seed of the errors of the simulated player that the table is held against. */
     private const SEED = 1;
 
     public function __construct(private Logbook $logbook) {}
@@ -35,7 +34,7 @@ final readonly class FitPlayer implements Work
     /**
      * @param list<mixed> $question name in the logbook, Player that it begins with, LogbookEdition::name (other shots, another fit)
      *
-     * @return \Generator<int, array{fitted: FittedErrors, corrected: bool, check: SpeedCheck|null}>
+     * @return \Generator<int, array{fitted: FittedErrors, check: SpeedCheck|null}>
      */
     public function answers(array $question): \Generator
     {
@@ -60,8 +59,7 @@ final readonly class FitPlayer implements Work
         if (0 === $fitted->attempts) {
             throw new InvalidInput('', 'No shot of this player tells anything yet: note where the cue ball stops');
         }
-        $check = SpeedCheck::of($attempts, $player, new Generator(self::SEED));
-        yield ['fitted' => $fitted, 'corrected' => false, 'check' => $check];
-        yield ['fitted' => $fit->corrected(self::REFITS, new Generator(self::SEED)), 'corrected' => true, 'check' => $check];
+        yield ['fitted' => $fitted->usual(), 'check' => null];
+        yield ['fitted' => $fitted->usual(), 'check' => SpeedCheck::of($attempts, $player, new Generator(self::SEED))];
     }
 }

@@ -72,7 +72,7 @@ final readonly class PercentageCharts
         $reach = max(self::REACH, ceil(10 * ($far[(int) (self::SHOWN * (\count($far) - 1))] ?? 0.0)) / 10);
         $scale = self::SQUARE / 2 / $reach;
         $this->reach = $units->length($reach);
-        $this->stops = array_map(
+        $marks = array_map(
             static fn(array $row, float $l, float $w): array => [
                 'x' => round($w * $scale, 1),
                 'y' => round(-$l * $scale, 1),
@@ -82,6 +82,9 @@ final readonly class PercentageCharts
             $long,
             $wide,
         );
+        // A few lie farther off than the chart reaches.
+        $half = self::SQUARE / 2;
+        $this->stops = array_values(array_filter($marks, static fn(array $m): bool => max(abs($m['x']), abs($m['y'])) <= $half));
         $many = \count($stops);
         if ($many < self::FEW) {
             $this->mean = null;

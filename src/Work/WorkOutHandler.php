@@ -24,7 +24,7 @@ use ZigLane\Core\InvalidInput;
 final readonly class WorkOutHandler
 {
     /** No task takes this long unless something is wrong, s. */
-    private const LIMIT = 60.0;
+    private const LIMIT = 180.0;
 
     /**
      * @param ServiceLocator<Work> $works by kind

@@ -15,6 +15,14 @@ final readonly class FittedErrors
     /** Refits that the curvature counts for as to how far apart fits come out (our own choice). */
     private const CURVATURE = 4.0;
 
+    /** Logarithms by which fits miss on average, how unsure these are, and how much wider than by the curvature fits spread (measured). */
+    private const AIM = -0.062;
+    private const SPEED = -0.045;
+    private const TIP = -0.262;
+    private const UNSURE = 0.03;
+    private const WIDER = 1.1;
+    private const WIDER_TIP = 1.3;
+
     /**
      * @param int                                $attempts that tell something
      * @param array{float, float, float}        $aim   standard deviation, low, high, rad
@@ -46,6 +54,36 @@ final readonly class FittedErrors
             $this->aimBias[0],
             $this->speedBias[0],
         ];
+    }
+
+    /**
+     * The same without what the method adds on average, which was measured once for several players (docs/logbook.md): quicker than
+     * without(), and steadier, since what single refits miss by is itself mostly chance.
+     */
+    public function usual(): self
+    {
+        return new self(
+            $this->attempts,
+            self::scaled($this->aim, self::AIM, self::WIDER),
+            self::scaled($this->speed, self::SPEED, self::WIDER),
+            self::scaled($this->tip, self::TIP, self::WIDER_TIP),
+            $this->aimBias,
+            $this->speedBias,
+        );
+    }
+
+    /**
+     * @param array{float, float, float} $found
+     * @param float                      $missed logarithm
+     * @param float                      $wider  times as wide as by the curvature
+     *
+     * @return array{float, float, float}
+     */
+    private static function scaled(array $found, float $missed, float $wider): array
+    {
+        $half = hypot($wider * log($found[2] / $found[0]), self::NINE_OF_TEN * self::UNSURE);
+
+        return [$found[0] * exp(-$missed), $found[0] * exp(-$missed - $half), $found[0] * exp(-$missed + $half)];
     }
 
     /**
