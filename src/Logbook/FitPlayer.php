@@ -21,6 +21,9 @@ final readonly class FitPlayer implements Work
     /** The latest shots that are looked at: 10 ms each. */
     public const MOST = 600;
 
+    /** After so many shots more the fit is shown again. */
+    private const SHOWN = 100;
+
     /** Seed of the errors of the simulated player that the table is held against. */
     private const SEED = 1;
 
@@ -52,8 +55,11 @@ final readonly class FitPlayer implements Work
             }
         }
         $fit = new PlayerFit($player);
-        foreach ($attempts as $attempt) {
+        foreach ($attempts as $n => $attempt) {
             $fit->add($attempt);
+            if (0 === ($n + 1) % self::SHOWN && $fit->evidence() > 0) {
+                yield ['fitted' => $fit->fitted()->usual(), 'check' => null];
+            }
         }
         $fitted = $fit->fitted();
         if (0 === $fitted->attempts) {
