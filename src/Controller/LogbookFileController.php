@@ -7,7 +7,6 @@ namespace ZigLane\App\Controller;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Clock\ClockInterface;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -15,6 +14,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Entity\Upload;
 use ZigLane\App\Http\TooMany;
+use ZigLane\App\Http\UploadedText;
 use ZigLane\App\Logbook\ImportAttempts;
 use ZigLane\App\Logbook\Logbook;
 use ZigLane\App\Logbook\LogbookFilter;
@@ -63,25 +63,16 @@ final class LogbookFileController extends AbstractController
     #[Route('/import', name: 'logbook_import', methods: ['POST'])]
     public function import(Request $request): Response
     {
-        $file = $request->files->get('file');
         try {
-            if (!$file instanceof UploadedFile) {
-                throw new InvalidInput('', 'No file was chosen.');
-            }
-            if (!$file->isValid()) {
-                throw new InvalidInput('', 'The file did not arrive whole: ' . $file->getErrorMessage());
-            }
-            if ($file->getSize() > ImportAttempts::LARGEST) {
-                throw new InvalidInput('', \sprintf('The file has %d bytes (limit %d).', $file->getSize(), ImportAttempts::LARGEST));
-            }
-            if (!mb_check_encoding($file->getContent(), 'UTF-8')) {
+            $file = UploadedText::of($request, 'file', ImportAttempts::LARGEST);
+            if (!mb_check_encoding($file->text, 'UTF-8')) {
                 throw new InvalidInput('', 'The file is not text in UTF-8.');
             }
         } catch (InvalidInput $e) {
             return $this->state(new Answer(null, true, $e->problem));
         }
-        $name = mb_strimwidth(mb_scrub(basename($file->getClientOriginalName())), 0, 120, '…');
-        $upload = new Upload(bin2hex(random_bytes(12)), $name, $file->getContent(), $this->clock->now());
+        $name = mb_strimwidth(mb_scrub(basename($file->name)), 0, 120, '…');
+        $upload = new Upload(bin2hex(random_bytes(12)), $name, $file->text, $this->clock->now());
         $this->entities->persist($upload);
         $this->entities->flush();
 

@@ -6,10 +6,10 @@ namespace ZigLane\App\Controller;
 
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Cookie;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigLane\App\Http\UploadedText;
 use ZigLane\App\Rack\RackCard;
 use ZigLane\App\Rack\RackEditor;
 use ZigLane\App\Rack\RackStore;
@@ -90,28 +90,15 @@ final class RacksController extends AbstractController
     #[Route('/racks/import', name: 'rack_import', methods: ['POST'])]
     public function import(Request $request): Response
     {
-        $file = $request->files->get('file');
         try {
-            if (!$file instanceof UploadedFile) {
-                throw new InvalidInput('', 'No file was chosen.');
-            }
-            if (!$file->isValid()) {
-                throw new InvalidInput('', 'The file did not arrive whole: ' . $file->getErrorMessage());
-            }
-            if ($file->getSize() > RackFile::LARGEST_TEXT) {
-                throw new InvalidInput('', \sprintf('The file has %d bytes (limit %d).', $file->getSize(), RackFile::LARGEST_TEXT));
-            }
-            $record = $this->store->create(RackFile::read(JsonText::decode($file->getContent())), 'import');
+            $file = UploadedText::of($request, 'file', RackFile::LARGEST_TEXT);
+            $record = $this->store->create(RackFile::read(JsonText::decode($file->text)), 'import');
         } catch (InvalidInput $e) {
-            return $this->page(
-                $request,
-                \sprintf(
-                    '%s was not imported. %s',
-                    $file instanceof UploadedFile ? $file->getClientOriginalName() : 'Nothing',
-                    ucfirst($e->getMessage()),
-                ),
-            );
+            $name = UploadedText::nameOf($request, 'file') ?? 'Nothing';
+
+            return $this->page($request, \sprintf('%s was not imported. %s', $name, ucfirst($e->getMessage())));
         }
+
         return $this->redirectToRoute('rack', ['id' => $record->id()], Response::HTTP_SEE_OTHER);
     }
 

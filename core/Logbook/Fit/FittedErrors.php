@@ -16,9 +16,9 @@ final readonly class FittedErrors
     private const CURVATURE = 4.0;
 
     /** Logarithms by which fits miss on average, how unsure these are, and how much wider than by the curvature fits spread (measured). */
-    private const AIM = -0.062;
-    private const SPEED = -0.045;
-    private const TIP = -0.262;
+    private const AIM = -0.052;
+    private const SPEED = -0.034;
+    private const TIP = -0.247;
     private const UNSURE = 0.03;
     private const WIDER = 1.1;
     private const WIDER_TIP = 1.3;

@@ -29,7 +29,7 @@ final readonly class SpeedCheck
      * @param float $bias  mean error of speed, a share: what is struck too soft is below 0
      * @param float $error its standard error
      */
-    private function __construct(public int $shots, public float $bias, public float $error) {}
+    public function __construct(public int $shots, public float $bias, public float $error) {}
 
     /**
      * What the player would be found to do on a table that is as it is set is taken out: the method finds strokes a little too soft.

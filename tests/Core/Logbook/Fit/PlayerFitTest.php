@@ -106,7 +106,7 @@ final class PlayerFitTest extends TestCase
     {
         $found = new FittedErrors(9, [1.0, 0.8, 1.25], [0.1, 0.09, 0.12], [0.5, 0.4, 0.6], [0.0, -0.1, 0.1], [0.02, 0.0, 0.04]);
         $usual = $found->usual();
-        self::assertEqualsWithDelta([exp(0.062), 0.1 * exp(0.045), 0.5 * exp(0.262)], [$usual->aim[0], $usual->speed[0], $usual->tip[0]], 1e-9);
+        self::assertEqualsWithDelta([exp(0.052), 0.1 * exp(0.034), 0.5 * exp(0.247)], [$usual->aim[0], $usual->speed[0], $usual->tip[0]], 1e-9);
         self::assertEqualsWithDelta(hypot(1.1 * log(1.25), 1.645 * 0.03), log($usual->aim[2] / $usual->aim[0]), 1e-9);
         self::assertEqualsWithDelta(log($usual->tip[2] / $usual->tip[0]), log($usual->tip[0] / $usual->tip[1]), 1e-9);
         self::assertSame([$found->aimBias, $found->speedBias], [$usual->aimBias, $usual->speedBias]);

@@ -52,16 +52,23 @@ final class SpeedCheckTest extends TestCase
 
     public function testTheAlarmNamesWhatItCannotTell(): void
     {
-        for ($seed = 1; $seed < 9; ++$seed) {
-            $check = self::check(1.4, $seed);
-            if ($check->isShort()) {
-                break;
-            }
-        }
+        $check = new SpeedCheck(40, -0.07, 0.03);
+        self::assertSame([true, false], [$check->isShort(), $check->isLong()]);
+        $long = new SpeedCheck(40, 0.07, 0.03);
+        self::assertStringContainsString('stopped longer than meant, as if struck 7 % too hard', PlayerFitWording::check($long));
+        self::assertSame('', PlayerFitWording::check(new SpeedCheck(40, -0.04, 0.03)));
         self::assertMatchesRegularExpression('/^In the last \d+ shots the cue ball stopped shorter than meant, as if struck \d+ % too soft\. The table may be slower than it is set, or it is the stroke: shots alone do not tell\. A roll test of three minutes does\.$/', PlayerFitWording::check($check));
     }
 
+    /** @var array<string, SpeedCheck> by table */
+    private static array $known = [];
+
     private static function check(float $slower, int $seed): SpeedCheck
+    {
+        return self::$known["$slower $seed"] ??= self::shot($slower, $seed);
+    }
+
+    private static function shot(float $slower, int $seed): SpeedCheck
     {
         $player = Player::of(Level::Advanced);
         $random = new Generator($seed);
