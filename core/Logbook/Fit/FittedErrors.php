@@ -20,6 +20,11 @@ final readonly class FittedErrors
     private const SPEED = -0.034;
     private const TIP = -0.247;
     private const UNSURE = 0.03;
+
+    /** Mean error of speed that is found where there is none, as a share of the error of speed; how much wider it spreads (measured). */
+    private const SPEED_BIAS = -0.09;
+    private const WIDER_BIAS = 1.2;
+
     private const WIDER = 1.1;
     private const WIDER_TIP = 1.3;
 
@@ -62,13 +67,16 @@ final readonly class FittedErrors
      */
     public function usual(): self
     {
+        $bias = $this->speedBias[0] - self::SPEED_BIAS * $this->speed[0];
+        $half = self::WIDER_BIAS * ($this->speedBias[2] - $this->speedBias[0]);
+
         return new self(
             $this->attempts,
             self::scaled($this->aim, self::AIM, self::WIDER),
             self::scaled($this->speed, self::SPEED, self::WIDER),
             self::scaled($this->tip, self::TIP, self::WIDER_TIP),
             $this->aimBias,
-            $this->speedBias,
+            [$bias, $bias - $half, $bias + $half],
         );
     }
 
