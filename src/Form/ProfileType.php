@@ -16,6 +16,7 @@ use ZigLane\App\Profile\ProfileKind;
 use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Player\Hand;
 use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
 
 /**
  * The numbers of a table, a cue or a player. What they may be the core decides; see Profile\ProfileForm.
@@ -43,9 +44,9 @@ final class ProfileType extends AbstractType
             'tipRestitution' => ['Tip restitution', '', 'house 0.75'],
         ],
         'player' => [
-            'aimDeg' => ['Error of aim', 'degrees', 'standard deviation; league 0.12, professional 0.05'],
-            'speedPercent' => ['Error of speed', '%', 'league 10, professional 4'],
-            'tipMm' => ['Error of the tip', 'mm', 'each way; league 0.5, professional 0.2'],
+            'aimDeg' => ['Error of aim', 'degrees', 'standard deviation'],
+            'speedPercent' => ['Error of speed', '%', ''],
+            'tipMm' => ['Error of the tip', 'mm', 'each way'],
             'reachCm' => ['Reach from the table’s edge', 'cm', 'without stretching, to the bridge hand'],
         ],
     ];
@@ -70,7 +71,7 @@ final class ProfileType extends AbstractType
             $builder->add($name, DecimalType::class, [
                 'label' => $label,
                 'unit' => $unit,
-                'hint' => $hint,
+                'hint' => implode('; ', array_filter([$hint, self::usual($name)])),
                 'constraints' => [new NotNull(message: '"" is not a number')],
             ]);
         }
@@ -80,6 +81,26 @@ final class ProfileType extends AbstractType
     {
         $resolver->setRequired('kind');
         $resolver->setAllowedTypes('kind', ProfileKind::class);
+    }
+
+    /** What players of two levels have there; '' for what is no error of theirs. */
+    private static function usual(string $name): string
+    {
+        $of = static fn(Player $player): ?float => match ($name) {
+            'aimDeg' => rad2deg($player->aim),
+            'speedPercent' => 100 * $player->speed,
+            'tipMm' => 1000 * $player->tip,
+            default => null,
+        };
+        $said = [];
+        foreach ([Level::League, Level::Professional] as $level) {
+            $value = $of(Player::of($level));
+            if (null !== $value) {
+                $said[] = \sprintf('%s %.3g', $level->spoken(), $value);
+            }
+        }
+
+        return implode(', ', $said);
     }
 
     /**

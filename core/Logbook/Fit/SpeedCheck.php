@@ -15,7 +15,7 @@ use ZigLane\Core\Player\Player;
 final readonly class SpeedCheck
 {
     /** The shots that are looked at, the latest ones; fewer than LEAST tell nothing. */
-    public const SHOTS = 40;
+    public const SHOTS = 120;
     public const LEAST = 15;
 
     /** Standard errors from none on which it is told: of 100 tables that are as they are set 8 are told of on each side. */
