@@ -156,7 +156,7 @@ run_test() {
         (phpunit browser)
         say "— bad requests"
         php tools/fuzz.php "$ZIG_LANE_URL" 800 1
-        php tools/fuzz.php "$ZIG_LANE_LAN_URL" 300 2
+        php tools/fuzz.php "$ZIG_LANE_LAN_URL" 150 2
     fi
     core_tests "${suites[@]}"
     ! wanted core || end_beside core

@@ -96,7 +96,7 @@ final class PlanTest extends AppTestCase
 
     public function testAChangedRackIsSaid(): void
     {
-        $id = $this->stored(self::RACK);
+        $id = $this->stored(self::LAST_BALL);
         $plan = $this->ask($id);
         $this->work();
         $this->edit($id, ['op' => 'nudge', 'ball' => '9', 'dx' => '0.125', 'dy' => '0']);
@@ -251,7 +251,7 @@ final class PlanTest extends AppTestCase
 
     public function testPlansAreLaidSideBySide(): void
     {
-        $id = $this->stored(['balls' => ['cue' => [4, 2], '8' => [6.5, 1.0], '9' => [2.0, 2.4]]]);
+        $id = $this->stored(['balls' => ['cue' => [4, 2], '9' => [2.0, 2.4]]]);
         $this->ask($id);
         $this->ask($id, ['pocket-9' => 'head-right']);
         $this->work();
@@ -261,7 +261,7 @@ final class PlanTest extends AppTestCase
         self::assertStringContainsString('pinned', $page);
         self::assertStringContainsString('differs', $page);
         self::assertStringContainsString('9 → head right', $page);
-        self::assertGreaterThan(2, preg_match_all('/out from here \d+ %/', $page));
+        self::assertGreaterThan(1, preg_match_all('/out from here \d+ %/', $page));
     }
 
     public function testAFreshRackIsBrokenByNumber(): void

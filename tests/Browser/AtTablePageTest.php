@@ -41,6 +41,10 @@ final class AtTablePageTest extends BrowserTestCase
         // Every target is large enough for a thumb.
         $small = $this->script('return [...document.querySelectorAll("button, a, select")].filter(b => b.offsetParent && b.getBoundingClientRect().height < 40).map(b => b.textContent.trim())');
         self::assertSame([], $small);
+        // How long two taps take to show, the longest of several, ms: far below what is felt.
+        $took = $this->script('let most = 0; for (let n = 0; n < 5; n += 1) { const t = performance.now(); document.getElementById("made").click(); document.getElementById("undo").click(); most = Math.max(most, performance.now() - t); } return most');
+        self::assertIsNumeric($took);
+        self::assertLessThan(1000, $took);
         // Made, and in the zone: on to the next.
         $this->tapOn('#made');
         self::assertSame('Where did the cue ball stop?', $this->text('#title'));
@@ -122,15 +126,6 @@ final class AtTablePageTest extends BrowserTestCase
         $this->one('#passphrase')->sendKeys($words);
         $this->click('#sign-in');
         $this->until(fn(): bool => str_ends_with($this->web->getCurrentURL(), '/logbook'), 'signed in');
-    }
-
-    /** How long a tap takes to show, the longest of several, ms: a figure for the log, and far below what is felt. */
-    public function testATapIsAnsweredAtOnce(): void
-    {
-        $this->toTheTable(['cue' => [2.0, 1.0], '1' => [1.0, 2.2], '2' => [6.2, 1.4], '9' => [4.4, 3.2]]);
-        $took = $this->script('let most = 0; for (let n = 0; n < 5; n += 1) { const t = performance.now(); document.getElementById("made").click(); document.getElementById("undo").click(); most = Math.max(most, performance.now() - t); } return most');
-        self::assertIsNumeric($took);
-        self::assertLessThan(1000, $took);
     }
 
     /**

@@ -30,7 +30,6 @@ use ZigLane\Tests\Survey;
 final class SpeedCheckTest extends TestCase
 {
     private const SLOWER = 1.15;
-    private const SHOTS = 40;
 
     public function testASlowTableIsSeenAndATrueOneIsNot(): void
     {
@@ -76,7 +75,7 @@ final class SpeedCheckTest extends TestCase
         $random = new Generator($seed);
         $at = new \DateTimeImmutable('2026-01-01T12:00:00Z');
         $attempts = [];
-        while (\count($attempts) < self::SHOTS) {
+        while (\count($attempts) < Survey::size(40, 20)) {
             $place = static fn(): array => [$random->between(0.5, 7.5), $random->between(0.4, 3.6)];
             $tip = new Tip([0.0, 0.0, 0.0, 0.2, -0.2][$random->integer(0, 4)], [-0.4, 0.0, 0.3][$random->integer(0, 2)]);
             $meant = ShotSpec::toPocket(new Pot(1, Pocket::cases()[$random->integer(0, 5)]), Speed::metresPerSecond($random->between(0.9, 2.8)), $tip);
