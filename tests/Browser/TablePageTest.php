@@ -251,7 +251,7 @@ final class TablePageTest extends BrowserTestCase
         $this->until(fn(): bool => str_contains($this->text('#card-1'), 'head left') && 1 === $this->howMany('#card-1'), 'and another one');
         $this->keys('t', WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_DOWN);
         $this->until(fn(): bool => '-0.1' === $this->value('#tip-height'), 'the tip moves');
-        $this->until(fn(): bool => str_contains($this->text('#undo-button'), 'Undo') && str_contains((string) $this->one('#undo-button')->getAttribute('title'), 'change leg 1'), 'and is kept');
+        $this->until(fn(): bool => str_contains($this->text('#undo-button'), 'Undo') && str_contains((string) $this->one('#undo-button')->getAttribute('title'), 'change leg 1') && 0 === $this->howMany('.htmx-request'), 'and is kept');
         $kept = fn(): mixed => $this->script('return document.querySelector("#leg-form [name=version]").value');
         $version = $kept();
         $this->keys('s', WebDriverKeys::ARROW_RIGHT);
