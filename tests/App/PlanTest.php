@@ -253,14 +253,14 @@ final class PlanTest extends AppTestCase
     {
         $id = $this->stored(['balls' => ['cue' => [4, 2], '9' => [2.0, 2.4]]]);
         $this->ask($id);
-        $this->ask($id, ['pocket-9' => 'head-right']);
+        $this->ask($id, ['pocket-9' => 'head-left']);
         $this->work();
         $this->browser->request('GET', "/racks/$id/plans");
         $page = self::plain((string) $this->browser->getResponse()->getContent());
         self::assertStringContainsString('Plans side by side', $page);
         self::assertStringContainsString('pinned', $page);
         self::assertStringContainsString('differs', $page);
-        self::assertStringContainsString('9 → head right', $page);
+        self::assertStringContainsString('9 → head left', $page);
         self::assertGreaterThan(1, preg_match_all('/out from here \d+ %/', $page));
     }
 
