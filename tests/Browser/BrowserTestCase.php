@@ -173,7 +173,7 @@ abstract class BrowserTestCase extends TestCase
      * @param callable(): bool $holds
      * @param float            $patience s
      */
-    protected function until(callable $holds, string $what, float $patience = 10): void
+    protected function until(callable $holds, string $what, float $patience = 25): void
     {
         $give = microtime(true) + $patience;
         while (microtime(true) < $give) {
