@@ -319,7 +319,7 @@ final class PlanFile
      */
     private static function ring(Region $region, Point $rest, TableSize $size): array
     {
-        return array_map(static fn(Point $p): array => self::diamonds($p, $size), $region->partAround($rest)->rings[0] ?? []);
+        return array_map(static fn(Point $p): array => self::diamonds($p, $size), $region->ringAround($rest));
     }
 
     /**

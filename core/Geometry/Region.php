@@ -46,8 +46,12 @@ final readonly class Region
         return $in;
     }
 
-    /** The one ring that a place lies in, or else the largest; empty for an empty region. */
-    public function partAround(Point $place): self
+    /**
+     * The ring that a place lies in, or else the largest; [] for an empty region.
+     *
+     * @return list<Point>
+     */
+    public function ringAround(Point $place): array
     {
         $chosen = [];
         $largest = 0.0;
@@ -55,11 +59,11 @@ final readonly class Region
             $one = new self([$ring]);
             $area = $one->contains($place->x, $place->y) ? INF : $one->area();
             if ($area > $largest) {
-                [$largest, $chosen] = [$area, [$ring]];
+                [$largest, $chosen] = [$area, $ring];
             }
         }
 
-        return new self($chosen);
+        return $chosen;
     }
 
     /** m², holes taken off. */
