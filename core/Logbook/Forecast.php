@@ -7,8 +7,6 @@ namespace ZigLane\Core\Logbook;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Geometry\Region;
-use ZigLane\Core\Physics\Event;
-use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\ShotResult;
 
 /**
@@ -54,8 +52,6 @@ final readonly class Forecast
                 $heading = rad2deg($piece->start->angleTo($piece->end()));
             }
         }
-        $hit = $result->eventsOf(BallId::CUE, EventType::BallBall)[0]->time ?? INF;
-        $met = array_filter($result->eventsOf(BallId::CUE, EventType::BallCushion), static fn(Event $e): bool => $e->time > $hit);
 
         return new self(
             $this->pot,
@@ -63,7 +59,7 @@ final readonly class Forecast
             $this->runOut,
             $result->final->balls[BallId::CUE] ?? null,
             null === $heading ? null : round($heading, 1),
-            \count($met),
+            \count($result->cueCushions()),
             $moves ? [] : $this->zone,
         );
     }

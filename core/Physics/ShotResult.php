@@ -67,6 +67,24 @@ final readonly class ShotResult
     }
 
     /**
+     * @return list<Event> the cue ball's cushions after its first contact with a ball; none when it touches no ball
+     */
+    public function cueCushions(): array
+    {
+        $met = [];
+        $hit = false;
+        foreach ($this->eventsOf(BallId::CUE, EventType::BallBall, EventType::BallCushion) as $event) {
+            if (EventType::BallBall === $event->type) {
+                $hit = true;
+            } elseif ($hit) {
+                $met[] = $event;
+            }
+        }
+
+        return $met;
+    }
+
+    /**
      * @return list<Event> those of one type that concern a ball
      */
     public function eventsOf(int $ball, EventType ...$types): array

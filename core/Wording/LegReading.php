@@ -7,7 +7,6 @@ namespace ZigLane\Core\Wording;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Line\LegOutcome;
-use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\ShotResult;
 
 /**
@@ -43,7 +42,7 @@ final class LegReading
 
     private static function cueBall(ShotResult $result, TableSize $size): string
     {
-        $rails = self::cushions($result);
+        $rails = \count($result->cueCushions());
         $say = 'the cue ball ' . match ($rails) {
             0 => 'touches no cushion',
             1 => 'takes one cushion',
@@ -60,18 +59,5 @@ final class LegReading
         }
 
         return $say;
-    }
-
-    /** Cushions of the cue ball after its first contact. */
-    private static function cushions(ShotResult $result): int
-    {
-        $rails = 0;
-        $hit = false;
-        foreach ($result->eventsOf(BallId::CUE, EventType::BallBall, EventType::BallCushion) as $event) {
-            $hit = $hit || EventType::BallBall === $event->type;
-            $rails += $hit && EventType::BallCushion === $event->type ? 1 : 0;
-        }
-
-        return $rails;
     }
 }

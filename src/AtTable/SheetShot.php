@@ -17,8 +17,6 @@ use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Logbook\Forecast;
 use ZigLane\Core\Logbook\ForecastFields;
-use ZigLane\Core\Physics\Event;
-use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Planning\PlannedShot;
@@ -142,15 +140,10 @@ final readonly class SheetShot
     /** Where the cue ball meets its first rail after the ball, in diamonds: "left rail at 5.2"; '' where it meets none. */
     private function firstRail(ShotResult $result, Rack $rack): string
     {
-        $hit = $result->eventsOf(BallId::CUE, EventType::BallBall)[0]->time ?? INF;
-        $met = array_values(array_filter(
-            $result->eventsOf(BallId::CUE, EventType::BallCushion),
-            static fn(Event $e): bool => $e->time > $hit,
-        ));
-        if ([] === $met) {
+        $at = ($result->cueCushions()[0] ?? null)?->at;
+        if (null === $at) {
             return '';
         }
-        $at = $met[0]->at;
         [$x, $y] = $rack->table->size->diamondsOf($at);
         $table = $this->geometry;
         $gaps = ['head' => $at->x, 'foot' => $table->length - $at->x, 'left' => $at->y, 'right' => $table->width - $at->y];

@@ -13,7 +13,6 @@ use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\Share\SharedPlans;
 use ZigLane\App\View\SharedView;
-use ZigLane\App\View\Units;
 use ZigLane\Core\InvalidInput;
 
 /**
@@ -70,7 +69,7 @@ final class ShareController extends AbstractController
         $shared = $this->shared->find($token);
         $view = null === $shared ? null : SharedView::of($shared, $request->query->getInt('shot'));
 
-        return $this->render('shared.html.twig', ['view' => $view, 'shared' => $shared, 'units' => Units::of($request)], new Response(
+        return $this->render('shared.html.twig', ['view' => $view, 'shared' => $shared], new Response(
             status: null === $view ? Response::HTTP_NOT_FOUND : Response::HTTP_OK,
             headers: ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex', 'Referrer-Policy' => 'no-referrer'],
         ));

@@ -34,25 +34,37 @@ final readonly class Entries
      * Keeps entries: newer editions take the place of older ones, the same or older ones change nothing.
      *
      * @param list<Entry> $entries
-     * @param bool        $back    puts back what was deleted
-     *
-     * @return int how many were not there before
      */
-    public function keep(array $entries, bool $back = false): int
+    public function keep(array $entries): void
     {
-        return $this->database->transactional(function () use ($entries, $back): int {
+        $this->database->transactional(function () use ($entries): void {
             $this->edition->next();
-            $before = $this->count();
+            $sessions = $this->sessions($entries);
             foreach (array_chunk($entries, self::AT_ONCE) as $some) {
-                $this->write(array_values(array_filter($some, static fn(Entry $e): bool => null !== $e->attempt)));
-                if ($back) {
-                    $this->putBack($some);
-                }
+                $this->write(array_values(array_filter($some, static fn(Entry $e): bool => null !== $e->attempt)), $sessions);
                 foreach ($some as $entry) {
                     if (null === $entry->attempt) {
                         $this->takeBack($entry);
                     }
                 }
+            }
+        });
+    }
+
+    /**
+     * Keeps entries, and puts back those of them that were deleted.
+     *
+     * @param list<Entry> $entries
+     *
+     * @return int how many were not there before
+     */
+    public function keepAndPutBack(array $entries): int
+    {
+        return $this->database->transactional(function () use ($entries): int {
+            $before = $this->count();
+            $this->keep($entries);
+            foreach (array_chunk($entries, self::AT_ONCE) as $some) {
+                $this->putBack($some);
             }
 
             return $this->count() - $before;
@@ -81,8 +93,11 @@ final readonly class Entries
         });
     }
 
-    /** @param list<Entry> $entries of one chunk, with attempts */
-    private function write(array $entries): void
+    /**
+     * @param list<Entry>        $entries  of one chunk, with attempts
+     * @param array<string, int> $sessions their numbers, by key
+     */
+    private function write(array $entries, array $sessions): void
     {
         if ([] === $entries) {
             return;
@@ -90,7 +105,7 @@ final readonly class Entries
         $rows = [];
         foreach ($entries as $entry) {
             \assert(null !== $entry->attempt && null !== $entry->attempt->session);
-            array_push($rows, ...self::row($entry->attempt, $this->session($entry->attempt->session), $entry->edition));
+            array_push($rows, ...self::row($entry->attempt, $sessions[$entry->attempt->session->key], $entry->edition));
         }
         // Where the stored edition is as new, every column keeps what it has. The edition comes last: the others look at it.
         $newer = array_map(
@@ -146,6 +161,26 @@ final readonly class Entries
             'UPDATE attempt SET deleted_at = ?, edition = ? WHERE entry_key = ? AND edition < ?',
             [$this->clock->now()->format(self::TIME), $entry->edition, $entry->key, $entry->edition],
         );
+    }
+
+    /**
+     * Makes the sessions that are new.
+     *
+     * @param list<Entry> $entries
+     *
+     * @return array<string, int> their numbers, by key
+     */
+    private function sessions(array $entries): array
+    {
+        $numbers = [];
+        foreach ($entries as $entry) {
+            $session = $entry->attempt?->session;
+            if (null !== $session) {
+                $numbers[$session->key] ??= $this->session($session);
+            }
+        }
+
+        return $numbers;
     }
 
     /** The number of a session, which is made when it is new. */

@@ -62,6 +62,6 @@ final readonly class ImportAttempts implements Work
         if ([] === $entries) {
             throw new InvalidInput('', 'There is no attempt in that file');
         }
-        yield ['file' => $upload->name(), 'read' => \count($entries), 'new' => $this->entries->keep($entries, back: true)];
+        yield ['file' => $upload->name(), 'read' => \count($entries), 'new' => $this->entries->keepAndPutBack($entries)];
     }
 }

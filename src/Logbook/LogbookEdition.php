@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\App\Logbook;
 
-use Doctrine\DBAL\Connection;
+use ZigLane\App\Settings;
 
 /**
  * Names each state of the logbook: what was worked out from it holds as long as the name is the same.
@@ -13,22 +13,17 @@ final readonly class LogbookEdition
 {
     private const NAME = 'logbook-edition';
 
-    public function __construct(private Connection $database) {}
+    public function __construct(private Settings $settings) {}
 
     /** The name of the present state; never used before or again. */
     public function name(): string
     {
-        $value = $this->database->fetchOne('SELECT value FROM setting WHERE name = ?', [self::NAME]);
-
-        return \is_string($value) ? $value : '';
+        return $this->settings->read(self::NAME);
     }
 
     /** Something was changed. */
     public function next(): void
     {
-        $this->database->executeStatement(
-            'INSERT INTO setting (name, value) VALUES (?, ?) ON DUPLICATE KEY UPDATE value = VALUES(value)',
-            [self::NAME, bin2hex(random_bytes(12))],
-        );
+        $this->settings->write(self::NAME, bin2hex(random_bytes(12)));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\App\SignIn;
 
-use Doctrine\DBAL\Connection;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use ZigLane\App\Settings;
 use ZigLane\Core\InvalidInput;
 
 /**
@@ -24,16 +24,16 @@ final readonly class Passphrase
     private const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
     private const GROUPS = 4;
 
-    public function __construct(private Connection $database, private PasswordHasherFactoryInterface $hashers) {}
+    public function __construct(private Settings $settings, private PasswordHasherFactoryInterface $hashers) {}
 
     public function owner(): Owner
     {
-        return new Owner($this->setting(self::HASH), $this->setting(self::SINCE));
+        return new Owner($this->settings->read(self::HASH), $this->settings->read(self::SINCE));
     }
 
     public function isSet(): bool
     {
-        return '' !== $this->setting(self::HASH);
+        return '' !== $this->settings->read(self::HASH);
     }
 
     /**
@@ -47,7 +47,7 @@ final readonly class Passphrase
         if ($long < self::LEAST || $long > self::MOST) {
             throw new InvalidInput('passphrase', \sprintf('must have %d to %d characters', self::LEAST, self::MOST));
         }
-        $this->keep(self::HASH, $this->hashers->getPasswordHasher(Owner::class)->hash($passphrase));
+        $this->settings->write(self::HASH, $this->hashers->getPasswordHasher(Owner::class)->hash($passphrase));
         $this->signOutAll();
     }
 
@@ -69,21 +69,6 @@ final readonly class Passphrase
     /** Ends every session. */
     public function signOutAll(): void
     {
-        $this->keep(self::SINCE, bin2hex(random_bytes(8)));
-    }
-
-    private function setting(string $name): string
-    {
-        $value = $this->database->fetchOne('SELECT value FROM setting WHERE name = ?', [$name]);
-
-        return \is_string($value) ? $value : '';
-    }
-
-    private function keep(string $name, string $value): void
-    {
-        $this->database->executeStatement(
-            'INSERT INTO setting (name, value) VALUES (?, ?) ON DUPLICATE KEY UPDATE value = VALUES(value)',
-            [$name, $value],
-        );
+        $this->settings->write(self::SINCE, bin2hex(random_bytes(8)));
     }
 }

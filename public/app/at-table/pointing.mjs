@@ -3,9 +3,6 @@
 import { headRail, isUpright, turn, viewBox } from '../turn.mjs';
 import { ACROSS, LONG, clamp } from '../units.mjs';
 
-const STEP = 0.125; // diamonds
-const FINE = 0.02;
-
 /** Nearer to a rail or a ball than this a ball is taken to touch it, diamonds: about 1 cm. */
 const SNAP = 0.03;
 
@@ -92,6 +89,3 @@ export function watch({ svg, lens, movable, pointed, moving }) {
     svg.addEventListener('pointercancel', up);
     svg.addEventListener('touchmove', (event) => { if (held) event.preventDefault(); }, { passive: false });
 }
-
-/** How far an arrow key moves a ball. */
-export const stepOf = (event) => (event.shiftKey ? FINE : STEP);
