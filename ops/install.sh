@@ -1,7 +1,7 @@
 # Debian's packages and Composer's; sourced by bin/zig-lane.
 
 RUN_PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip
-    php8.2-apcu php8.2-opcache mariadb-server nginx-light composer unzip git ca-certificates procps util-linux
+    php8.2-gd php8.2-apcu php8.2-opcache mariadb-server nginx-light composer unzip git ca-certificates procps util-linux
     supervisor gzip passwd"
 LAN_PACKAGES="mkcert qrencode"
 TEST_PACKAGES="mkcert qrencode chromium chromium-driver nodejs npm"

@@ -8,12 +8,9 @@ use ZigLane\Core\Camera\Doubt;
 use ZigLane\Core\Camera\DoubtKind;
 use ZigLane\Core\Camera\FrameReview;
 use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Physics\Layout;
-use ZigLane\Core\Rack\Playable;
+use ZigLane\Core\Rack\MeasuredPlaces;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Wording\CameraWording;
 
 /**
@@ -24,9 +21,6 @@ final class FrameAnswers
     /** Answers that are no ball's name. */
     private const NONE = 'none';
     private const STAYS = 'stays';
-
-    /** Gap that balls are put apart by which are read to lie in each other, m. */
-    private const HAIR = 1e-6;
 
     private function __construct() {}
 
@@ -86,46 +80,7 @@ final class FrameAnswers
             }
         }
 
-        return self::laid($rack, $balls);
-    }
-
-    /**
-     * @param array<int, Point> $balls
-     *
-     * @throws InvalidInput
-     */
-    private static function laid(Rack $rack, array $balls): Rack
-    {
-        if (!isset($balls[BallId::CUE])) {
-            throw new InvalidInput('', 'the cue ball is not among them');
-        }
-        $strangers = array_diff(array_keys($balls), [BallId::CUE, ...$rack->rules()->rack()]);
-        if ([] !== $strangers) {
-            throw new InvalidInput('', \sprintf('the %d is no ball of %s', array_values($strangers)[0], $rack->game->value));
-        }
-        // One by one: what a camera reads a few millimetres into a rail or a ball touches it.
-        $geometry = $rack->simulator()->geometry;
-        $layout = new Layout([]);
-        foreach ($balls as $ball => $place) {
-            $layout = $layout->with($ball, self::apart($layout, $geometry->canRest($place) ? $place : $geometry->onBed($place)));
-        }
-        Playable::assert($layout, $rack->table);
-
-        return $rack->withLayout($layout)->withBallInHand(false);
-    }
-
-    /** A place a hair outside the balls that it is read to lie in. */
-    private static function apart(Layout $layout, Point $place): Point
-    {
-        $width = 2 * Defaults::BALL_RADIUS;
-        foreach ($layout->balls as $other) {
-            $far = $place->distanceTo($other);
-            if ($far < $width && $far > 0.0) {
-                $place = $other->toward($other->angleTo($place), $width + self::HAIR);
-            }
-        }
-
-        return $place;
+        return MeasuredPlaces::laid($rack, $balls);
     }
 
     private static function field(Doubt $doubt): string

@@ -10,15 +10,10 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Symfony\Contracts\Cache\CacheInterface;
-use ZigLane\App\Logbook\Logbook;
-use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Plan\Turns;
-use ZigLane\App\Profile\ProfileStore;
-use ZigLane\App\Rack\RackStore;
-use ZigLane\App\Share\SharedPlans;
-use ZigLane\App\Work\FailedWork;
-use ZigLane\App\Work\TaskLedger;
+use ZigLane\App\Upkeep\Perishable;
 
 /**
  * Removes what has had its time, so that nothing grows without bound. Run once a minute (ops/upkeep.sh).
@@ -26,15 +21,11 @@ use ZigLane\App\Work\TaskLedger;
 #[AsCommand('zig-lane:upkeep', 'Removes what has had its time: deleted racks, profiles and attempts, answers, old plans')]
 final class UpkeepCommand extends Command
 {
+    /** @param iterable<Perishable> $stores */
     public function __construct(
-        private readonly RackStore $racks,
-        private readonly ProfileStore $profiles,
-        private readonly PlanDesk $plans,
-        private readonly TaskLedger $tasks,
-        private readonly FailedWork $failed,
+        #[AutowireIterator(Perishable::class)]
+        private readonly iterable $stores,
         private readonly Turns $turns,
-        private readonly Logbook $logbook,
-        private readonly SharedPlans $shared,
         private readonly CacheInterface $cache,
         private readonly ClockInterface $clock,
     ) {
@@ -44,13 +35,9 @@ final class UpkeepCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $now = $this->clock->now();
-        $this->racks->purge($now);
-        $this->profiles->purge($now);
-        $this->plans->purge($now);
-        $this->tasks->purge();
-        $this->failed->purge($now);
-        $this->logbook->purge($now);
-        $this->shared->purge();
+        foreach ($this->stores as $store) {
+            $store->purge($now);
+        }
         $this->turns->handOut();
         if ($this->cache instanceof PruneableInterface) {
             $this->cache->prune();

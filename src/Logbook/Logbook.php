@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\SessionRecord;
+use ZigLane\App\Upkeep\Perishable;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\Attempt;
 use ZigLane\Core\Logbook\AttemptFile;
@@ -19,7 +20,7 @@ use ZigLane\Core\Rack\Files\JsonText;
  *
  * @phpstan-type Row array<string, string|int|float|null>
  */
-final readonly class Logbook
+final readonly class Logbook implements Perishable
 {
     /** Rows on a page. */
     public const PAGE = 40;
@@ -234,16 +235,17 @@ final readonly class Logbook
     {
         $old = $now->modify(\sprintf('-%d days', self::KEPT_DAYS))->format('Y-m-d H:i:s');
         $removed = 0;
-        foreach (['play_session' => 'deleted_at', 'attempt' => 'deleted_at', 'upload' => 'created_at'] as $table => $column) {
-            $before = 'upload' === $table ? $now->modify('-1 day')->format('Y-m-d H:i:s') : $old;
-            $removed += (int) $this->database->executeStatement("DELETE FROM $table WHERE $column < ?", [$before]);
+        foreach (['play_session', 'attempt'] as $table) {
+            $removed += (int) $this->database->executeStatement("DELETE FROM $table WHERE deleted_at < ?", [$old]);
         }
-
         if ($removed > 0) {
             $this->edition->next();
         }
 
-        return $removed;
+        return $removed + (int) $this->database->executeStatement(
+            'DELETE FROM upload WHERE created_at < ?',
+            [$now->modify('-1 day')->format('Y-m-d H:i:s')],
+        );
     }
 
     /**

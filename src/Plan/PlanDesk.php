@@ -12,6 +12,7 @@ use ZigLane\App\Entity\RackRecord;
 use ZigLane\App\Http\TooMany;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\App\Upkeep\Perishable;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\PlanConstraints;
@@ -19,7 +20,7 @@ use ZigLane\Core\Planning\PlanConstraints;
 /**
  * Takes orders for plans. The work itself is done by workers: see Turns for whose plan is next, PlanRackHandler for the work.
  */
-final class PlanDesk
+final class PlanDesk implements Perishable
 {
     /** So many plans of a rack are kept. */
     private const KEPT = 20;
@@ -173,10 +174,13 @@ final class PlanDesk
     }
 
     /** Plans of long ago go, and so does what failed. */
-    public function purge(\DateTimeImmutable $now): void
+    public function purge(\DateTimeImmutable $now): int
     {
-        $this->entities->createQuery('DELETE FROM ' . PlanRecord::class . ' p WHERE p.createdAt < :old AND p.state NOT IN (:open)')
+        $old = 'DELETE FROM ' . PlanRecord::class . ' p WHERE p.createdAt < :old AND p.state NOT IN (:open)';
+        $removed = $this->entities->createQuery($old)
             ->execute(['old' => $now->modify('-180 days'), 'open' => PlanRecord::UNDER_WAY]);
+
+        return \is_int($removed) ? $removed : 0;
     }
 
     private function oldest(RackRecord $rack): int

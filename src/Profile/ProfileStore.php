@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
 use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\Profile;
+use ZigLane\App\Upkeep\Perishable;
 use ZigLane\Core\Equipment\CueSpec;
 use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\InvalidInput;
@@ -21,7 +22,7 @@ use ZigLane\Core\Rack\Files\PlayerFields;
 /**
  * Keeps profiles in the database. Among those of one kind that are not deleted a name is used once.
  */
-final class ProfileStore
+final class ProfileStore implements Perishable
 {
     public const LONGEST_NAME = 80;
 
@@ -128,11 +129,12 @@ final class ProfileStore
     }
 
     /** Removes for good what was deleted long ago. */
-    public function purge(\DateTimeImmutable $now): void
+    public function purge(\DateTimeImmutable $now): int
     {
-        $this->entities->createQuery(
-            'DELETE FROM ' . Profile::class . ' p WHERE p.deletedAt < :old',
-        )->execute(['old' => $now->modify('-30 days')]);
+        $removed = $this->entities->createQuery('DELETE FROM ' . Profile::class . ' p WHERE p.deletedAt < :old')
+            ->execute(['old' => $now->modify('-30 days')]);
+
+        return \is_int($removed) ? $removed : 0;
     }
 
     public function table(Profile $profile): Table

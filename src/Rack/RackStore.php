@@ -11,6 +11,7 @@ use Psr\Log\LoggerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\RackRecord;
 use ZigLane\App\Entity\RackRevision;
+use ZigLane\App\Upkeep\Perishable;
 use ZigLane\App\View\SmallDrawing;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Files\JsonText;
@@ -20,7 +21,7 @@ use ZigLane\Core\Rack\Rack;
 /**
  * Keeps racks, every state of each, in the database. Nothing is stored that was not read back first.
  */
-final class RackStore
+final class RackStore implements Perishable
 {
     /** So many states can be undone. */
     private const MOST_REVISIONS = 500;

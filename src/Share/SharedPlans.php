@@ -8,12 +8,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Entity\SharedPlan;
+use ZigLane\App\Upkeep\Perishable;
 use ZigLane\Core\InvalidInput;
 
 /**
  * Plans that others can read by a link.
  */
-final readonly class SharedPlans
+final readonly class SharedPlans implements Perishable
 {
     /** Days that a link lasts, to choose from; the first when none is chosen. */
     public const DAYS = [7, 1, 30];
@@ -46,9 +47,10 @@ final readonly class SharedPlans
      */
     public function of(int $rack): array
     {
-        $this->purge();
+        $now = $this->clock->now();
+        $all = $this->entities->getRepository(SharedPlan::class)->findBy(['rack' => $rack], ['id' => 'DESC']);
 
-        return $this->entities->getRepository(SharedPlan::class)->findBy(['rack' => $rack], ['id' => 'DESC']);
+        return array_values(array_filter($all, static fn(SharedPlan $shared): bool => $shared->until() > $now));
     }
 
     /** By its token; null when there is none, it was taken back, or its time is over. */
@@ -69,9 +71,10 @@ final readonly class SharedPlans
     }
 
     /** Removes those whose time is over. */
-    public function purge(): void
+    public function purge(\DateTimeImmutable $now): int
     {
-        $this->entities->createQuery('DELETE FROM ' . SharedPlan::class . ' s WHERE s.until <= :now')
-            ->execute(['now' => $this->clock->now()]);
+        $removed = $this->entities->createQuery('DELETE FROM ' . SharedPlan::class . ' s WHERE s.until <= :now')->execute(['now' => $now]);
+
+        return \is_int($removed) ? $removed : 0;
     }
 }

@@ -14,11 +14,12 @@ use Symfony\Component\Messenger\Stamp\TransportMessageIdStamp;
 use ZigLane\App\Plan\PlanLedger;
 use ZigLane\App\Plan\PlanRack;
 use ZigLane\App\Plan\Turns;
+use ZigLane\App\Upkeep\Perishable;
 
 /**
  * What the workers gave up: Messenger's failure transport, as a person sees it.
  */
-final readonly class FailedWork
+final readonly class FailedWork implements Perishable
 {
     /** So many are shown, and kept by purge(). */
     private const MOST = 50;
@@ -90,16 +91,18 @@ final readonly class FailedWork
     }
 
     /** Removes what failed long ago, and all beyond the newest. */
-    public function purge(\DateTimeImmutable $now): void
+    public function purge(\DateTimeImmutable $now): int
     {
         $old = $now->setTimezone(new \DateTimeZone('UTC'))->modify(\sprintf('-%d days', self::KEPT_DAYS))->format('Y-m-d H:i:s');
-        $this->database->executeStatement("DELETE FROM message WHERE queue_name = 'failed' AND created_at < ?", [$old]);
+        $removed = (int) $this->database->executeStatement("DELETE FROM message WHERE queue_name = 'failed' AND created_at < ?", [$old]);
         $last = $this->database->fetchOne(
             "SELECT id FROM message WHERE queue_name = 'failed' ORDER BY id DESC LIMIT 1 OFFSET " . self::MOST,
         );
         if (false !== $last) {
-            $this->database->executeStatement("DELETE FROM message WHERE queue_name = 'failed' AND id <= ?", [$last]);
+            $removed += (int) $this->database->executeStatement("DELETE FROM message WHERE queue_name = 'failed' AND id <= ?", [$last]);
         }
+
+        return $removed;
     }
 
     /**

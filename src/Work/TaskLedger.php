@@ -7,11 +7,12 @@ namespace ZigLane\App\Work;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
 use ZigLane\App\Http\TooMany;
+use ZigLane\App\Upkeep\Perishable;
 
 /**
  * The tasks in the database, in plain SQL.
  */
-final readonly class TaskLedger
+final readonly class TaskLedger implements Perishable
 {
     public const QUEUED = 'queued';
     public const WORKING = 'working';
@@ -163,17 +164,19 @@ final readonly class TaskLedger
     }
 
     /** Removes what has had its time. */
-    public function purge(): void
+    public function purge(\DateTimeImmutable $now): int
     {
-        $now = $this->now();
-        $this->database->executeStatement(
+        $time = (float) $now->format('U.u');
+        $removed = (int) $this->database->executeStatement(
             'DELETE FROM task WHERE asked_at < ? OR (state = ? AND asked_at < ?)',
-            [$now - self::KEPT, self::FAILED, $now - self::KEPT_FAILURE],
+            [$time - self::KEPT, self::FAILED, $time - self::KEPT_FAILURE],
         );
         $oldest = $this->database->fetchOne('SELECT asked_at FROM task ORDER BY asked_at DESC LIMIT 1 OFFSET ' . self::MOST_KEPT);
         if (false !== $oldest) {
-            $this->database->executeStatement('DELETE FROM task WHERE asked_at <= ?', [$oldest]);
+            $removed += (int) $this->database->executeStatement('DELETE FROM task WHERE asked_at <= ?', [$oldest]);
         }
+
+        return $removed;
     }
 
     private static function isFresh(mixed $asked, float $now): bool

@@ -56,7 +56,7 @@ final class ShareTest extends AppTestCase
         self::service(Connection::class)->executeStatement("UPDATE shared_plan SET until = '2020-01-01'");
         $this->browser->request('GET', $path);
         self::assertSame(404, $this->code());
-        self::service(SharedPlans::class)->purge();
+        self::service(SharedPlans::class)->purge(new \DateTimeImmutable());
         self::assertSame(0, (int) self::number(self::service(Connection::class)->fetchOne('SELECT COUNT(*) FROM shared_plan')));
     }
 

@@ -139,26 +139,10 @@ final class AtTablePageTest extends BrowserTestCase
         $this->until(fn(): bool => '' === $this->text('#told'), 'the plan is settled', 60);
     }
 
-    /** Touches a control. */
-    private function tapOn(string $css): void
-    {
-        [$x, $y] = self::numbers($this->script('const b = document.querySelector(arguments[0]).getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]', $css));
-        $this->touch($x, $y);
-    }
-
-    /** Touches the table at a place, mm. */
     private function tapAt(float $x, float $y): void
     {
         [$px, $py] = $this->places('const p = new DOMPoint(arguments[0], arguments[1]).matrixTransform(table.querySelector(".frame").getScreenCTM()); return [p.x, p.y]', $x, $y);
         $this->touch($px, $py);
-    }
-
-    private function touch(float $x, float $y): void
-    {
-        $tools = new ChromeDevToolsDriver($this->web);
-        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => [['x' => $x, 'y' => $y]]]);
-        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
-        usleep(100_000);
     }
 
     /**

@@ -290,6 +290,23 @@ abstract class BrowserTestCase extends TestCase
         $mouse('mouseReleased', $bx, $by);
     }
 
+    /** Touches a control. */
+    protected function tapOn(string $css): void
+    {
+        [$x, $y] = self::numbers($this->script('const b = document.querySelector(arguments[0]).getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]', $css));
+        $this->touch($x, $y);
+    }
+
+    /** Touches the table at a place, mm. */
+    /** A finger set down and lifted, px of the screen. */
+    protected function touch(float $x, float $y): void
+    {
+        $tools = new ChromeDevToolsDriver($this->web);
+        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => [['x' => $x, 'y' => $y]]]);
+        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+        usleep(100_000);
+    }
+
     /** Complaints of the page itself: script errors, missing files, refused sources. */
     protected function assertNoComplaints(): void
     {

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
+use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
+use ZigLane\Tests\Core\Photo\Photograph;
 
 /**
  * Takes the pictures in docs/screenshots from the demo racks: "bin/zig-lane screenshots". Not a test, so it is not named
@@ -12,6 +15,8 @@ use Facebook\WebDriver\WebDriverBy;
  */
 final class Screenshots extends BrowserTestCase
 {
+    use PointsAtPictures;
+
     public function testTakeThem(): void
     {
         $folder = getenv('ZIG_LANE_SHOTS') ?: \dirname(__DIR__, 2) . '/docs/screenshots';
@@ -46,6 +51,7 @@ final class Screenshots extends BrowserTestCase
         $this->goOrSafe($folder);
         $this->breakShot($folder);
         $this->routes($cluster, $folder);
+        $this->photo($folder);
         $this->measure();
         $this->web->takeScreenshot("$folder/measure.png");
         $this->screen(1280, 800);
@@ -156,6 +162,34 @@ final class Screenshots extends BrowserTestCase
         $this->click('#to-break');
         $this->until(fn(): bool => $this->howMany('#next-rack') > 0, 'its page');
         $this->web->takeScreenshot("$folder/break-shot.png");
+    }
+
+    /** A drawn picture of a table, its tips and balls pointed at. */
+    private function photo(string $folder): void
+    {
+        $balls = ['cue' => [2.4, 2.1], '1' => [4.5, 1.25], '2' => [6.5, 2.5], '3' => [3.0, 0.12], '7' => [5.2, 3.3], '8' => [1.2, 1.0]];
+        $rack = RackFile::read(JsonText::decode(json_encode(self::rack($balls), \JSON_THROW_ON_ERROR)));
+        $photo = Photograph::of($rack->layout, $rack->simulator()->geometry);
+        $file = sys_get_temp_dir() . '/zig-lane-table.jpg';
+        file_put_contents($file, $photo->jpeg);
+        $this->screen(1280, 800);
+        $this->import(self::rack(['cue' => [1.0, 1.0], '5' => [4.0, 2.0]], ['name' => 'The table by the door']));
+        $this->web->get($this->web->getCurrentURL() . '/photo');
+        $this->one('#picture')->sendKeys($file);
+        $this->until(fn(): bool => $this->howMany('#shot') > 0, 'the picture is there');
+        unlink($file);
+        foreach ($photo->tips(8) as [$u, $v]) {
+            $this->pointAt($u, $v);
+            usleep(400_000);
+        }
+        $this->click('#to-balls');
+        foreach (array_values($rack->layout->balls) as $n => $place) {
+            [$u, $v] = $photo->ball($place);
+            $this->pointAt($u + 2, $v - 2);
+            $this->until(fn(): bool => $n + 1 === $this->howMany('#found li'), "ball $n");
+        }
+        $this->script('scrollTo(0, 0)');
+        $this->web->takeScreenshot("$folder/photo.png");
     }
 
     private function demo(string $name): string
