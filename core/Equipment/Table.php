@@ -29,6 +29,14 @@ final readonly class Table
         return new self($this->size, $this->cornerMouth, $this->sideMouth, $this->cloth, $this->cushion, $name);
     }
 
+    /** The same table with so many times the rolling resistance. */
+    public function rolling(float $times): self
+    {
+        $cloth = new Cloth($this->cloth->slide, $times * $this->cloth->roll, $this->cloth->spinDecay);
+
+        return new self($this->size, $this->cornerMouth, $this->sideMouth, $cloth, $this->cushion, $this->name);
+    }
+
     /** m */
     public function length(): float
     {

@@ -37,6 +37,19 @@ final class PlayerFitWording
         return [] === $says ? ['No bias to one side, nor in speed, that could be told from chance.'] : $says;
     }
 
+    /** A pot that everyone knows, by its name in Potting\Calibration. */
+    public static function pot(string $name): string
+    {
+        return match ($name) {
+            'spot' => 'The ball on the foot spot, cue ball from near the head corner',
+            'long-rolled' => 'Straight in, eight feet, the cue ball rolling',
+            'long-stopped' => 'Straight in, eight feet, the cue ball stopped',
+            'cut' => 'A 45° cut from four feet',
+            'frozen' => 'A ball frozen to the rail, two diamonds from the pocket',
+            default => $name,
+        };
+    }
+
     /** How many more shots would settle an error; '' when it is settled. An interval narrows with the root of the shots. */
     public static function more(int $attempts, float $value, float $high): string
     {
@@ -54,12 +67,10 @@ final class PlayerFitWording
         }
 
         return \sprintf(
-            'In the last %d shots the cue ball stopped %s than meant, as if struck %.0f %% too %s. '
-            . 'The table may be %s than it is set, or it is the stroke: shots alone do not tell. A roll test of three minutes does.',
+            'In the last %d shots the cue ball stopped %s than meant, as on a table that is %s than it is set. '
+            . 'The stroke may be to blame: shots alone do not tell. A roll test of three minutes does.',
             $check->shots,
             $check->isShort() ? 'shorter' : 'longer',
-            100 * abs($check->bias),
-            $check->isShort() ? 'soft' : 'hard',
             $check->isShort() ? 'slower' : 'faster',
         );
     }

@@ -1,5 +1,6 @@
 // The table: turning it, dragging and nudging balls, picking a pocket on the drawing.
 
+import { openLens } from './lens.mjs';
 import { askAt, lookAtBall, probeAt } from './reading.mjs';
 import { headRail, isUpright, onScreenChange, turn, viewBox, walkOn, wayOf } from './turn.mjs';
 import { ACROSS, LONG, bedOf, clamp, diamonds, spoken } from './units.mjs';
@@ -121,6 +122,7 @@ export function watchTable() {
         if (!drag.ball.classList.contains('movable')) return;
         if (!drag.moved && Math.hypot(at.x - drag.from.x, at.y - drag.from.y) < 4) return;
         drag.moved = true;
+        if (event.pointerType === 'touch') drag.lens ??= openLens(drag.svg, drag.ball.dataset.ball);
         const x = at.x + drag.dx;
         const y = at.y + drag.dy;
         drag.x = x;
@@ -135,12 +137,14 @@ export function watchTable() {
         const told = diamonds({ x, y }, bedOf(drag.svg));
         hint.textContent = spoken(told);
         hint.setAttribute('transform', `rotate(${-turn()} ${x} ${y}) translate(0 -70)`);
+        drag.lens?.show(event, x, y);
         if (drag.ball.dataset.ball === 'cue') probeAt(told);
     });
     const drop = (event) => {
         if (!drag) return;
-        const { svg, ball, moved, x, y, place } = drag;
+        const { svg, ball, moved, x, y, place, lens } = drag;
         drag = null;
+        lens?.close();
         if (place) return;
         ball.classList.remove('dragged', 'cannot');
         svg.querySelector('#draghint').setAttribute('hidden', '');

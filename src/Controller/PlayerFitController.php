@@ -18,6 +18,7 @@ use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Work\Answer;
 use ZigLane\App\Work\TaskDesk;
+use ZigLane\Core\Experiments\PlayerComparison;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\Fit\FittedErrors;
 use ZigLane\Core\Logbook\Fit\SpeedCheck;
@@ -95,6 +96,7 @@ final class PlayerFitController extends AbstractController
             'problem' => $problem ?? $answer->problem,
             'settled' => $answer->settled,
             'fitted' => $fitted,
+            'worth' => ($found['worth'] ?? null) instanceof PlayerComparison ? $found['worth'] : null,
             'set' => Player::of($level),
             'biases' => null === $fitted ? [] : PlayerFitWording::biases($fitted),
             'check' => null === $check ? '' : PlayerFitWording::check($check),

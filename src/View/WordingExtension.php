@@ -21,6 +21,7 @@ use ZigLane\Core\Reading\Indirect;
 use ZigLane\Core\Routes\Family;
 use ZigLane\Core\Wording\FitWording;
 use ZigLane\Core\Wording\LegWording;
+use ZigLane\Core\Wording\PlayerFitWording;
 use ZigLane\Core\Wording\PotWording;
 use ZigLane\Core\Wording\RouteWording;
 use ZigLane\Core\Wording\TestWording;
@@ -43,6 +44,7 @@ final class WordingExtension extends AbstractExtension
     {
         return [
             new TwigFunction('levels', Level::cases(...)),
+            new TwigFunction('fit_pot', PlayerFitWording::pot(...)),
             new TwigFunction('test_title', TestWording::title(...)),
             new TwigFunction('test_tells', TestWording::tells(...)),
             new TwigFunction('test_steps', TestWording::steps(...)),

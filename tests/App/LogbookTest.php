@@ -233,6 +233,7 @@ final class LogbookTest extends AppTestCase
         }
         $this->enter($entries);
         $page = $this->page('/logbook/player');
+        self::assertMatchesRegularExpression('/Running out five balls of nine-ball, ball in hand\s*\d+ %\s*\d+ %/', self::plain($page));
         self::assertStringContainsString('What 4 shots of Ada tell', $page);
         // So few shots leave what was known before: the interval holds the level's own error.
         self::assertStringContainsString('more shots until it is known to ±15 %', $page);

@@ -298,6 +298,25 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** Touches the table at a place, mm. */
+    /**
+     * A finger that is set down, moved and lifted, px of the screen.
+     *
+     * @param array{float, float} $from
+     * @param array{float, float} $to
+     * @param callable(): void    $before it is lifted
+     */
+    protected function slide(array $from, array $to, callable $before): void
+    {
+        $tools = new ChromeDevToolsDriver($this->web);
+        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => [['x' => $from[0], 'y' => $from[1]]]]);
+        foreach ([0.5, 1.0] as $share) {
+            $point = ['x' => $from[0] + $share * ($to[0] - $from[0]), 'y' => $from[1] + $share * ($to[1] - $from[1])];
+            $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchMove', 'touchPoints' => [$point]]);
+        }
+        $before();
+        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+    }
+
     /** A finger set down and lifted, px of the screen. */
     protected function touch(float $x, float $y): void
     {

@@ -97,13 +97,7 @@ final class PhotoPageTest extends BrowserTestCase
 
     private function dragFinger(float $fromU, float $fromV, float $toU, float $toV): void
     {
-        $tools = new ChromeDevToolsDriver($this->web);
-        [$x, $y] = $this->onPicture($fromU, $fromV);
-        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => [['x' => $x, 'y' => $y]]]);
-        self::assertTrue($this->one('#loupe')->isDisplayed(), 'the magnifier');
-        [$x, $y] = $this->onPicture($toU, $toV);
-        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchMove', 'touchPoints' => [['x' => $x, 'y' => $y]]]);
-        $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+        $this->slide($this->onPicture($fromU, $fromV), $this->onPicture($toU, $toV), fn() => self::assertTrue($this->one('#loupe')->isDisplayed(), 'the magnifier'));
         self::assertFalse($this->one('#loupe')->isDisplayed());
     }
 

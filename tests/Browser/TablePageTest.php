@@ -298,6 +298,21 @@ final class TablePageTest extends BrowserTestCase
     }
 
     /** axe-core's rules for WCAG 2 A and AA on every page, contrast included. */
+    public function testAFingerThatDragsABallHasALensAboveIt(): void
+    {
+        $this->import(self::rack(['cue' => [2.0, 1.0], '1' => [5.5, 1.25], '9' => [6.0, 3.1]], ['name' => 'Under the lens']));
+        $this->screen(390, 844);
+        $this->script('document.getElementById("table").scrollIntoView({ block: "center" })');
+        $this->slide($this->onScreen(2.0, 1.0), $this->onScreen(3.0, 2.0), function (): void {
+            [$gap, $scale] = self::numbers($this->script('const l = document.querySelector(".lens"), b = l.querySelector(`.ball[data-ball="cue"]`).getBoundingClientRect(), r = l.getBoundingClientRect(); return [Math.hypot(b.x + b.width / 2 - r.x - r.width / 2, b.y + b.height / 2 - r.y - r.height / 2), b.width / document.querySelector(`#frame .ball[data-ball="cue"]`).getBoundingClientRect().width]'));
+            self::assertLessThan(3.0, $gap, 'the ball is in its middle');
+            self::assertGreaterThan(2.0, $scale, 'larger than on the table');
+        });
+        $this->until(fn(): bool => str_contains((string) $this->one('#undo-button')->getAttribute('title'), 'cue ball'), 'it lies there');
+        self::assertSame(0, $this->howMany('.lens'));
+        self::assertEqualsWithDelta([3.0, 2.0], array_map(floatval(...), explode(', ', (string) $this->one('#at-cue')->getAttribute('value'))), 0.1);
+    }
+
     public function testThePagesAreAccessible(): void
     {
         $this->import(self::rack(self::THREE, ['legs' => [['ball' => '7', 'pocket' => 'head-left', 'speed' => ['lengths' => 1.5]], ['ball' => '8', 'pocket' => 'foot-left', 'speed' => ['lengths' => 1.5]]]]));

@@ -31,13 +31,16 @@ final class PlayerFit
     private const STEPS = 12;
     private const STEP = 0.04;
 
-    /** @var list<array{array{float, float}, bool, list<ErrorMode>}> stop that was seen, whether the ball dropped, modes */
+    /** Attempts that came, also those that tell nothing. */
+    private int $added = -1;
+
+    /** @var array<int, array{array{float, float}, bool, list<ErrorMode>}> stop that was seen, whether the ball dropped, modes */
     private array $evidence = [];
 
     /** @var array<string, array<int, SimulatedPlayer>> by errors, and shot */
     private array $shooters = [];
 
-    /** @var list<Attempt> that tell something */
+    /** @var array<int, Attempt> that tell something */
     private array $attempts = [];
 
     public function __construct(private readonly Player $player) {}
@@ -45,6 +48,7 @@ final class PlayerFit
     /** Takes one attempt more; those that tell nothing are passed over: scratches, and shots that cannot be aimed. */
     public function add(Attempt $attempt): void
     {
+        ++$this->added;
         $cue = $attempt->result->cue;
         $ball = $attempt->meant->ball;
         if (null === $cue || null === $ball) {
@@ -55,8 +59,8 @@ final class PlayerFit
         } catch (AimRefused|InvalidInput) {
             return;
         }
-        $this->evidence[] = [[$cue->x, $cue->y], !$attempt->result->after($attempt->rack->layout)->has($ball), $modes];
-        $this->attempts[] = $attempt;
+        $this->evidence[$this->added] = [[$cue->x, $cue->y], !$attempt->result->after($attempt->rack->layout)->has($ball), $modes];
+        $this->attempts[$this->added] = $attempt;
     }
 
     /**
@@ -97,27 +101,20 @@ final class PlayerFit
     }
 
     /**
-     * The mean error of speed alone, the player's errors taken as they are known.
+     * How likely each attempt is for the player as known: the density's logarithm, by the attempt's number in the order of add(); those
+     * that tell nothing are left out.
      *
-     * @return array{float, float} a share, and its standard error
+     * @return array<int, float>
      */
-    public function speedBias(): array
+    public function likelihoods(): array
     {
-        $h = self::STEP;
-        $value = fn(float $bias): float => $this->logarithm([0.0, 0.0, 0.0, 0.0, $bias]);
-        $at = 0.0;
-        $curve = 1.0;
-        for ($step = 0; $step < self::STEPS; ++$step) {
-            [$down, $here, $up] = [$value($at - $h), $value($at), $value($at + $h)];
-            $curve = max(1.0, (2 * $here - $up - $down) / $h ** 2);
-            $by = max(-0.5, min(0.5, ($up - $down) / (2 * $h) / $curve));
-            $at += $by;
-            if (abs($by) < 1e-3) {
-                break;
-            }
+        $squares = [$this->player->aim ** 2, $this->player->speed ** 2, $this->player->tip ** 2, $this->player->tip ** 2];
+        $all = [];
+        foreach ($this->evidence as $n => [$seen, $dropped, $modes]) {
+            $all[$n] = self::likelihood($seen, $dropped, $modes, [0.0, 0.0, 0.0, 0.0], $squares);
         }
 
-        return [$this->player->speed * $at, $this->player->speed / sqrt($curve)];
+        return $all;
     }
 
     /** How many attempts tell something. */
@@ -201,13 +198,25 @@ final class PlayerFit
         $squares = [$aim ** 2, $speed ** 2, $tip ** 2, $tip ** 2];
         $sum = -0.5 * ($at[0] ** 2 + $at[1] ** 2 + $at[2] ** 2) / self::FACTOR ** 2 - 0.5 * ($at[3] ** 2 + $at[4] ** 2) / self::BIAS ** 2;
         foreach ($this->evidence as [$seen, $dropped, $modes]) {
-            $density = 0.0;
-            foreach ($modes as $mode) {
-                $density += $mode->density($seen, $dropped, $means, $squares, ModeSearch::READING);
-            }
-            $sum += log((1 - self::STRAY) * $density + self::STRAY * self::ANYWHERE);
+            $sum += self::likelihood($seen, $dropped, $modes, $means, $squares);
         }
 
         return $sum;
+    }
+
+    /**
+     * @param array{float, float} $seen
+     * @param list<ErrorMode>     $modes
+     * @param list<float>         $means
+     * @param list<float>         $squares
+     */
+    private static function likelihood(array $seen, bool $dropped, array $modes, array $means, array $squares): float
+    {
+        $density = 0.0;
+        foreach ($modes as $mode) {
+            $density += $mode->density($seen, $dropped, $means, $squares, ModeSearch::READING);
+        }
+
+        return log((1 - self::STRAY) * $density + self::STRAY * self::ANYWHERE);
     }
 }

@@ -1,10 +1,14 @@
 // Pointing at a place on the table with a finger or a mouse: a lens above the finger, and balls that touch rails and each other.
 
+import { put } from '../above.mjs';
 import { headRail, isUpright, turn, viewBox } from '../turn.mjs';
 import { ACROSS, LONG, clamp } from '../units.mjs';
 
 /** Nearer to a rail or a ball than this a ball is taken to touch it, diamonds: about 1 cm. */
 const SNAP = 0.03;
+
+/** Size of the lens, screen px. */
+const GLASS = 110;
 
 /** Turns the drawing to the side where one stands. */
 export function redress(svg) {
@@ -51,14 +55,9 @@ export function watch({ svg, lens, movable, pointed, moving }) {
     };
     const look = (event, place) => {
         const [x, y] = [(place[0] * length()) / LONG, (place[1] * length()) / LONG];
-        const box = svg.parentElement.getBoundingClientRect();
-        lens.hidden = false;
+        put(lens, event, svg.parentElement.getBoundingClientRect(), GLASS);
         lens.firstElementChild.setAttribute('viewBox', '-90 -90 180 180');
         lens.querySelector('.under').setAttribute('transform', `rotate(${turn()}) translate(${-x} ${-y})`);
-        const left = clamp(event.clientX - box.left - 55, 0, box.width - 110);
-        const above = event.clientY - box.top - 150;
-        lens.style.left = `${left}px`;
-        lens.style.top = `${above < -40 ? event.clientY - box.top + 50 : above}px`;
     };
     svg.addEventListener('pointerdown', (event) => {
         if (event.button !== 0) return;

@@ -1,5 +1,7 @@
 // A magnifier above the finger, over a picture.
 
+import { put } from '../above.mjs';
+
 /** Screen px for one of the picture, and the glass's half, screen px. */
 const ZOOM = 5;
 const HALF = 70;
@@ -10,12 +12,7 @@ export function loupe(canvas, source, box) {
     const pen = canvas.getContext('2d');
     return {
         show(event, [u, v]) {
-            const edge = box.getBoundingClientRect();
-            const left = Math.min(Math.max(event.clientX - edge.left - HALF, 0), edge.width - 2 * HALF);
-            const above = event.clientY - edge.top - 2 * HALF - 45;
-            canvas.hidden = false;
-            canvas.style.left = `${left}px`;
-            canvas.style.top = `${above < -60 ? event.clientY - edge.top + 45 : above}px`;
+            put(canvas, event, box.getBoundingClientRect(), 2 * HALF);
             const reach = HALF / ZOOM;
             const size = canvas.width;
             pen.imageSmoothingEnabled = true;

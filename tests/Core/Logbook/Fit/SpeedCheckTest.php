@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Core\Logbook\Fit;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Aiming\AimRefused;
 use ZigLane\Core\Aiming\Pot;
-use ZigLane\Core\Equipment\Cloth;
 use ZigLane\Core\Equipment\Pocket;
-use ZigLane\Core\Equipment\Table;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\Attempt;
 use ZigLane\Core\Logbook\Fit\SpeedCheck;
@@ -31,19 +30,39 @@ final class SpeedCheckTest extends TestCase
 {
     private const SLOWER = 1.15;
 
-    public function testASlowTableIsSeenAndATrueOneIsNot(): void
+    /** @return iterable<string, array{Level, float}> level, and the share of slow tables that is seen at least */
+    public static function levels(): iterable
     {
-        $tables = Survey::size(60, 1);
-        $seen = $false = 0;
-        for ($seed = 1; $seed <= $tables; ++$seed) {
-            $seen += self::check(self::SLOWER, $seed)->isShort() ? 1 : 0;
-            $false += self::check(1.0, $seed)->isShort() ? 1 : 0;
+        yield 'professional' => [Level::Professional, 0.8];
+        yield 'advanced' => [Level::Advanced, 0.65];
+        yield 'league' => [Level::League, 0.5];
+    }
+
+    /**
+     * Seen in 8 of 10 at professional level. The larger a player's error of speed, the less 40 shots tell: it makes strokes look 3.5 to 4 % too
+     * soft, against an error of 12, 16 and 20 %.
+     */
+    #[DataProvider('levels')]
+    public function testASlowTableIsSeenAndATrueOneIsNot(Level $level, float $share): void
+    {
+        $tables = Survey::size(50, 0);
+        if (0 === $tables) {
+            // One table for the suite, that of the best player.
+            self::assertGreaterThan(0.0, self::check(Level::Professional, self::SLOWER, 1)->slow);
+            self::assertFalse(self::check(Level::Professional, 1.0, 1)->isShort());
+
+            return;
         }
-        // It makes strokes 3.5 to 4 % too soft, which is one to two standard errors of 40 shots: more than a third are seen, not all. Of one
-        // table in the suite no more than that the slow one stops shorter can be asked.
-        self::assertGreaterThanOrEqual((int) floor(0.3 * $tables), $tables > 1 ? $seen : 1, "seen $seen of $tables");
-        self::assertLessThanOrEqual((int) ceil(0.1 * $tables), $false, "false $false of $tables");
-        self::assertLessThan(self::check(1.0, 1)->bias, self::check(self::SLOWER, 1)->bias);
+        $seen = $false = $long = 0;
+        for ($seed = 1; $seed <= $tables; ++$seed) {
+            $seen += self::check($level, self::SLOWER, $seed)->isShort() ? 1 : 0;
+            $false += self::check($level, 1.0, $seed)->isShort() ? 1 : 0;
+            $long += self::check($level, 1.0, $seed)->isLong() ? 1 : 0;
+        }
+        $figures = "{$level->value}: seen $seen of $tables, told in vain: short $false, long $long";
+        self::assertGreaterThanOrEqual($share * $tables, $seen, $figures);
+        self::assertLessThanOrEqual(0.1 * $tables, $false, $figures);
+        self::assertLessThanOrEqual(0.1 * $tables, $long, $figures);
     }
 
     public function testFewShotsTellNothing(): void
@@ -53,25 +72,25 @@ final class SpeedCheckTest extends TestCase
 
     public function testTheAlarmNamesWhatItCannotTell(): void
     {
-        $check = new SpeedCheck(40, -0.07, 0.03);
+        $check = new SpeedCheck(40, 2.0, -1.9);
         self::assertSame([true, false], [$check->isShort(), $check->isLong()]);
-        $long = new SpeedCheck(40, 0.07, 0.03);
-        self::assertStringContainsString('stopped longer than meant, as if struck 7 % too hard', PlayerFitWording::check($long));
-        self::assertSame('', PlayerFitWording::check(new SpeedCheck(40, -0.04, 0.03)));
-        self::assertMatchesRegularExpression('/^In the last \d+ shots the cue ball stopped shorter than meant, as if struck \d+ % too soft\. The table may be slower than it is set, or it is the stroke: shots alone do not tell\. A roll test of three minutes does\.$/', PlayerFitWording::check($check));
+        $long = new SpeedCheck(40, -1.8, 1.9);
+        self::assertStringContainsString('stopped longer than meant, as on a table that is faster', PlayerFitWording::check($long));
+        self::assertSame('', PlayerFitWording::check(new SpeedCheck(40, 1.2, -1.0)));
+        self::assertMatchesRegularExpression('/^In the last 40 shots the cue ball stopped shorter than meant, as on a table that is slower than it is set\. The stroke may be to blame: shots alone do not tell\. A roll test of three minutes does\.$/', PlayerFitWording::check($check));
     }
 
     /** @var array<string, SpeedCheck> by table */
     private static array $known = [];
 
-    private static function check(float $slower, int $seed): SpeedCheck
+    private static function check(Level $level, float $slower, int $seed): SpeedCheck
     {
-        return self::$known["$slower $seed"] ??= self::shot($slower, $seed);
+        return self::$known["$level->value $slower $seed"] ??= self::shot($level, $slower, $seed);
     }
 
-    private static function shot(float $slower, int $seed): SpeedCheck
+    private static function shot(Level $level, float $slower, int $seed): SpeedCheck
     {
-        $player = Player::of(Level::Advanced);
+        $player = Player::of($level);
         $random = new Generator($seed);
         $at = new \DateTimeImmutable('2026-01-01T12:00:00Z');
         $attempts = [];
@@ -81,8 +100,7 @@ final class SpeedCheckTest extends TestCase
             $meant = ShotSpec::toPocket(new Pot(1, Pocket::cases()[$random->integer(0, 5)]), Speed::metresPerSecond($random->between(0.9, 2.8)), $tip);
             try {
                 $set = Read::rack(['cue' => $place(), 1 => $place(), 9 => $place()])->withPlayer($player);
-                $cloth = new Cloth($set->table->cloth->slide, $set->table->cloth->roll * $slower, $set->table->cloth->spinDecay);
-                $real = $set->onTable(new Table($set->table->size, $set->table->cornerMouth, $set->table->sideMouth, $cloth, $set->table->cushion));
+                $real = $set->onTable($set->table->rolling($slower));
                 $attempts[] = new Attempt($at, $set, $meant, (new SimulatedPlayer($real, $meant))->shoot($random, $at)->result);
             } catch (AimRefused|InvalidInput) {
                 continue;
