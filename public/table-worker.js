@@ -1,7 +1,7 @@
 // Keeps the page at the table on the device, so that it opens without a connection. Everything else goes to the server as always.
 
 const STORE = 'zl-table-1';
-const PAGE = /^\/racks\/\d+\/table$/;
+const PAGE = /^\/(racks\/\d+\/table|drills\/[a-z0-9-]+\/go)$/;
 const PART = /^\/(v\/[^/]+\/)?(app|vendor)\//;
 
 self.addEventListener('install', () => self.skipWaiting());

@@ -51,6 +51,12 @@ final readonly class SimulatedPlayer
         return $this->stated->result;
     }
 
+    /** The attempt in which nothing goes wrong. */
+    public function perfect(): Attempt
+    {
+        return new Attempt(new \DateTimeImmutable('@0'), $this->rack->withLegs([]), $this->meant, $this->noted($this->stated->result));
+    }
+
     /** One attempt. */
     public function shoot(Generator $random, \DateTimeImmutable $at): Attempt
     {

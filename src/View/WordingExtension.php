@@ -19,6 +19,7 @@ use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Reading\Indirect;
 use ZigLane\Core\Routes\Family;
+use ZigLane\Core\Wording\DrillWording;
 use ZigLane\Core\Wording\FitWording;
 use ZigLane\Core\Wording\LegWording;
 use ZigLane\Core\Wording\PlayerFitWording;
@@ -44,6 +45,10 @@ final class WordingExtension extends AbstractExtension
     {
         return [
             new TwigFunction('levels', Level::cases(...)),
+            new TwigFunction('drill_counted', DrillWording::counted(...)),
+            new TwigFunction('drill_reason', DrillWording::reason(...)),
+            new TwigFunction('drill_skill', DrillWording::skill(...)),
+            new TwigFunction('drill_progress', DrillWording::progress(...)),
             new TwigFunction('fit_pot', PlayerFitWording::pot(...)),
             new TwigFunction('test_title', TestWording::title(...)),
             new TwigFunction('test_tells', TestWording::tells(...)),

@@ -165,13 +165,6 @@ final class AtTablePageTest extends BrowserTestCase
         return $this->places('const zone = table.querySelector(".runzone"), balls = [...table.querySelectorAll(".ball")]; for (let x = 150; x < 2400; x += 50) for (let y = 150; y < 1150; y += 50) { const p = table.createSVGPoint(); p.x = x; p.y = y; if (!zone.isPointInFill(p) && balls.every(b => Math.hypot(b.dataset.x - x, b.dataset.y - y) > 150)) return [x, y]; } return [0, 0]');
     }
 
-    private function connected(bool $is): void
-    {
-        $tools = new ChromeDevToolsDriver($this->web);
-        $tools->execute('Network.enable');
-        $tools->execute('Network.emulateNetworkConditions', ['offline' => !$is, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
-    }
-
     /**
      * Shots of this run that the server has, and how many were made.
      *

@@ -317,6 +317,14 @@ abstract class BrowserTestCase extends TestCase
         $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
     }
 
+    /** Cuts the network, or lets it in again. */
+    protected function connected(bool $is): void
+    {
+        $tools = new ChromeDevToolsDriver($this->web);
+        $tools->execute('Network.enable');
+        $tools->execute('Network.emulateNetworkConditions', ['offline' => !$is, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    }
+
     /** A finger set down and lifted, px of the screen. */
     protected function touch(float $x, float $y): void
     {

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Drills\Trainer;
+
+use ZigLane\Core\Drills\Skill;
+
+/**
+ * What a skill costs a player.
+ */
+final readonly class SkillLoss
+{
+    /**
+     * @param float $aRack    shots lost in a rack of nine shots beyond what was promised; below 0 better than promised
+     * @param float $error    its standard error
+     * @param int   $shots    that needed the skill
+     * @param float $promised share of them that were to go well
+     * @param float $went     share that did
+     */
+    public function __construct(
+        public Skill $skill,
+        public float $aRack,
+        public float $error,
+        public int $shots,
+        public float $promised,
+        public float $went,
+    ) {}
+}

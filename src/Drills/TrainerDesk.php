@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\App\Drills;
+
+use Doctrine\DBAL\Connection;
+use ZigLane\Core\Drills\Trainer\LoggedShot;
+use ZigLane\Core\Logbook\Spin;
+use ZigLane\Core\Shots\ShotKind;
+
+/**
+ * What the trainer looks at: a player's latest shots in the logbook.
+ */
+final readonly class TrainerDesk
+{
+    /** The latest shots that are looked at. */
+    private const MOST = 2000;
+
+    public function __construct(private Connection $database) {}
+
+    /** @return list<LoggedShot> */
+    public function shots(string $player): array
+    {
+        $rows = $this->database->fetchAllAssociative(
+            'SELECT a.kind, a.spin, a.cut, a.distance, a.rails, a.made, a.in_position, a.promised_pot, a.promised_position'
+            . ' FROM attempt a JOIN play_session s ON s.id = a.session_id'
+            . ' WHERE a.deleted_at IS NULL AND s.deleted_at IS NULL AND s.player = ? AND a.promised_pot IS NOT NULL'
+            . ' ORDER BY a.played_at DESC, a.id DESC LIMIT ' . self::MOST,
+            [$player],
+        );
+        $shots = [];
+        foreach ($rows as $row) {
+            $kind = ShotKind::tryFrom(\is_string($row['kind']) ? $row['kind'] : '');
+            $spin = Spin::tryFrom(\is_string($row['spin']) ? $row['spin'] : '');
+            if (null === $kind || null === $spin) {
+                continue;
+            }
+            $number = static fn(string $column): ?float => is_numeric($row[$column]) ? (float) $row[$column] : null;
+            $rails = $number('rails');
+            $position = $number('in_position');
+            $shots[] = new LoggedShot(
+                $kind,
+                $spin,
+                $number('cut'),
+                $number('distance'),
+                null === $rails ? null : (int) $rails,
+                1.0 === $number('made'),
+                null === $position ? null : 1.0 === $position,
+                $number('promised_pot'),
+                $number('promised_position'),
+            );
+        }
+
+        return $shots;
+    }
+}
