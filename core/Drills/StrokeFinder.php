@@ -28,6 +28,9 @@ final readonly class StrokeFinder
     private const HEIGHTS = [0.0, 0.15, -0.15, 0.3, -0.3, 0.5, -0.5];
     private const SIDES = [0.0, 0.2, -0.2, 0.4, -0.4];
 
+    /** Side that gains no more than this share of the points for a ball's radius of it is needless. */
+    private const SIDE_COSTS = 0.08;
+
     /** Where a direction is meant, so far to either side of it, degrees. */
     private const AIMS = [0.0, 0.5, -0.5, 1.2, -1.2, 2.5, -2.5, 4.5, -4.5];
 
@@ -67,13 +70,14 @@ final readonly class StrokeFinder
         foreach ($quickly ? self::QUICKLY : self::ROUNDS as [$many, $tries]) {
             usort($candidates, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
             $candidates = \array_slice($candidates, 0, $many);
-            foreach ($candidates as $n => [, $spec, $shooter]) {
-                $candidates[$n] = [self::mean($shooter, $station, $tries, $random), $spec, $shooter];
+            foreach ($candidates as $n => [1 => $spec, 2 => $shooter]) {
+                $mean = self::mean($shooter, $station, $tries, $random);
+                $candidates[$n] = [$mean - $station->most() * self::SIDE_COSTS * abs($spec->tip->side), $spec, $shooter, $mean];
             }
         }
         usort($candidates, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
 
-        return [] === $candidates ? null : [$candidates[0][1], $candidates[0][0]];
+        return [] === $candidates ? null : [$candidates[0][1], $candidates[0][3] ?? 0.0];
     }
 
     /** Mean of the points that a stroke gets. */

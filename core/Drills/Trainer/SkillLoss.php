@@ -26,4 +26,10 @@ final readonly class SkillLoss
         public float $promised,
         public float $went,
     ) {}
+
+    /** What it costs at least, chance left aside: a rare skill is not outdone by a common one that was unlucky. */
+    public function surely(): float
+    {
+        return $this->aRack - $this->error;
+    }
 }

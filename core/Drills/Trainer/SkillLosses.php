@@ -32,7 +32,7 @@ final class SkillLosses
     /**
      * @param list<LoggedShot> $shots
      *
-     * @return list<SkillLoss> of the skills that any shot needed, the dearest first
+     * @return list<SkillLoss> of the skills that any shot needed; first the one that surely costs most
      */
     public static function of(array $shots): array
     {
@@ -62,7 +62,6 @@ final class SkillLosses
                 );
             }
         }
-        usort($losses, static fn(SkillLoss $a, SkillLoss $b): int => $b->aRack <=> $a->aRack);
 
         return self::merged($losses);
     }
@@ -140,7 +139,7 @@ final class SkillLosses
                 $main->went,
             );
         }
-        usort($by, static fn(SkillLoss $a, SkillLoss $b): int => $b->aRack <=> $a->aRack);
+        usort($by, static fn(SkillLoss $a, SkillLoss $b): int => $b->surely() <=> $a->surely());
 
         return $by;
     }
