@@ -58,7 +58,7 @@ final class TrainerTest extends TestCase
         $picked = 0;
         $found = [];
         for ($seed = 1; $seed <= $players; ++$seed) {
-            $losses = SkillLosses::of(self::logbook($weak, Survey::size(600, 500), new Generator(100 * $seed + 7)));
+            $losses = SkillLosses::of(self::logbook($weak, Survey::size(600, 300), new Generator(100 * $seed + 7)));
             $picked += ($losses[0]->skill ?? null) === $weak ? 1 : 0;
             $found[] = ($losses[0]->skill ?? null)?->value;
         }

@@ -54,7 +54,7 @@ final class SeasonTest extends TestCase
         $tally = [];
         foreach (['plan' => new Planned(SearchBudget::season(GameName::NineBall->rules())), 'greedy' => new Greedy()] as $name => $policy) {
             $tally[$name] = new Tally();
-            foreach ((new Season(GameName::NineBall, $player, $policy, 5))->play(Survey::size(8, 6)) as $played) {
+            foreach ((new Season(GameName::NineBall, $player, $policy, 5))->play(Survey::size(8, 4)) as $played) {
                 $tally[$name]->add($played);
             }
         }

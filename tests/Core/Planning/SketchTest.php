@@ -82,7 +82,7 @@ final class SketchTest extends TestCase
     {
         $random = new Generator(11);
         $worked = $sketched = 0.0;
-        for ($n = 0; $n < Survey::size(24, 3); ++$n) {
+        for ($n = 0; $n < Survey::size(24, 2); ++$n) {
             $balls = [];
             foreach ([5, 6, 7, 8, 9] as $ball) {
                 do {

@@ -59,7 +59,7 @@ final class PotChanceTest extends TestCase
         $rng = new Generator(5);
         $off = [];
         $thin = $kissed = 0;
-        $wanted = Survey::size(60, 30);
+        $wanted = Survey::size(60, 16);
         while (\count($off) < $wanted) {
             $layout = self::scatter($rng);
             $pocket = Pocket::cases()[$rng->integer(0, 5)];
@@ -99,7 +99,7 @@ final class PotChanceTest extends TestCase
         $simulator = new Simulator();
         $sampling = new PotSampling($simulator, max(1, Survey::size(3000, 1500)), new ErrorSamples(71));
         $rng = new Generator(9);
-        $wanted = Survey::size(2000, 25);
+        $wanted = Survey::size(2000, 14);
         $off = [];
         while (\count($off) < $wanted) {
             $layout = self::scatter($rng);

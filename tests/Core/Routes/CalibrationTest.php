@@ -49,7 +49,7 @@ final class CalibrationTest extends TestCase
     /** 40 shots (15 in the suite) under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
     public function testTheChancesToldComeAbout(): void
     {
-        $routes = Survey::size(40, 15);
+        $routes = Survey::size(40, 8);
         $errors = ErrorSamples::random(self::TRIES, new Generator(99));
         $bias = ['pot' => 0.0, 'position' => 0.0, 'value' => 0.0];
         $judged = 0;
@@ -80,7 +80,7 @@ final class CalibrationTest extends TestCase
         $errors = ErrorSamples::random(self::TRIES, $random);
         $better = 0;
         $sum = 0.0;
-        foreach (self::searches(Survey::size(5, 2)) as [$search, $settled, $played]) {
+        foreach (self::searches(Survey::size(5, 1)) as [$search, $settled, $played]) {
             $value = static fn(?Route $route): float => null === $route ? 0.0 : $search->chances($route->shot, $errors)->value;
             $own = $value($settled[0] ?? null);
             $other = $value((new RandomRoutes($search, $random))->best(2 * $played));
