@@ -87,6 +87,11 @@ final class DrillShooter
         $rack = $this->drill->rack($this->drill->stations[0], $this->player);
         $score = $made = 0;
         foreach ($this->drill->stations as $station) {
+            if (null !== $station->shot?->ball && !$rack->layout->has($station->shot->ball)) {
+                // It fell by luck before its turn: the run goes on without it.
+                ++$made;
+                continue;
+            }
             $attempt = $this->played($rack, $station);
             if (null === $attempt || !$attempt->result->made || null === $attempt->result->cue) {
                 break;

@@ -77,7 +77,7 @@ final readonly class StrokeFinder
         }
         usort($candidates, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
 
-        return [] === $candidates ? null : [$candidates[0][1], $candidates[0][3] ?? 0.0];
+        return [] === $candidates ? null : [$candidates[0][1], $candidates[0][3]];
     }
 
     /** Mean of the points that a stroke gets. */

@@ -142,6 +142,35 @@ final class DrillsTest extends AppTestCase
         }
     }
 
+    public function testADrillOfARackIsCheckedAndKept(): void
+    {
+        $id = $this->stored();
+        self::assertStringContainsString('Make a drill of this table', $this->page("/racks/$id/drill"));
+        $send = function (string $what, array $change = []) use ($id): array {
+            $this->browser->request('POST', "/racks/$id/drill/$what", content: json_encode($change + self::OWN, \JSON_THROW_ON_ERROR));
+            $answer = json_decode((string) $this->browser->getResponse()->getContent(), true, 16, \JSON_THROW_ON_ERROR);
+            self::assertIsArray($answer);
+
+            return $answer;
+        };
+        for ($n = 0; $n < 200 && true !== ($found = $send('check'))['settled']; ++$n) {
+            usleep(50_000);
+        }
+        self::assertSame([], $found['impossible'] ?? null);
+        self::assertIsArray($found['pars'] ?? null);
+        self::assertCount(6, $found['pars']);
+        // Nobody brings the cue ball behind the ball it pots, frozen to the far rail.
+        $never = ['stations' => [['rules' => [['points' => 1, 'needs' => ['made', ['stops' => 'cue', 'in' => ['circle' => ['at' => [0.1, 3.9], 'radius' => 0.05]]]]]]] + self::OWN['stations'][0]]];
+        for ($n = 0; $n < 200 && true !== ($found = $send('check', $never))['settled']; ++$n) {
+            usleep(50_000);
+        }
+        self::assertSame([0], $found['impossible'] ?? null);
+        $send('keep', ['tries' => 0]);
+        self::assertSame(422, $this->code());
+        self::assertSame(['address' => '/drills/uber-die-mitte'], $send('keep'));
+        self::assertSame(201, $this->code());
+    }
+
     public function testDrawnPlacesComeAnewForEveryTry(): void
     {
         $this->browser->request('GET', '/drills/drawn-places/go?mode=test');

@@ -52,6 +52,9 @@ final class Screenshots extends BrowserTestCase
         $this->breakShot($folder);
         $this->routes($cluster, $folder);
         $this->photo($folder);
+        $this->screen(1280, 800);
+        $this->web->get(self::url('/drills/eight-bays'));
+        $this->web->takeScreenshot("$folder/drill.png");
         $this->measure();
         $this->web->takeScreenshot("$folder/measure.png");
         $this->screen(1280, 800);
@@ -69,10 +72,6 @@ final class Screenshots extends BrowserTestCase
         $this->web->get($rack);
         $this->click('#add-leg');
         $this->until(fn(): bool => $this->howMany('#find-routes') > 0, 'a leg');
-        $this->click('#show-spread');
-        $this->until(fn(): bool => $this->howMany('#spread .place') > 0 && '' !== $this->text('#position-words'), 'the spread');
-        $this->web->takeScreenshot("$folder/spread.png");
-        $this->click('#show-spread');
         $this->click('#find-routes');
         $this->until(fn(): bool => $this->howMany('#route-list.settled') > 0 && !$this->one('#stop-routes')->isDisplayed(), 'routes');
         $this->click('[data-compare=A]');

@@ -57,7 +57,7 @@ final class SheetPageTest extends BrowserTestCase
     private function pdf(): string
     {
         $answer = (new ChromeDevToolsDriver($this->web))->execute('Page.printToPDF', ['preferCSSPageSize' => true]);
-        $data = \is_array($answer) ? $answer['data'] ?? null : null;
+        $data = $answer['data'] ?? null;
         self::assertIsString($data);
         $folder = getenv('ZIG_LANE_SHOTS');
         if (\is_string($folder) && '' !== $folder) {

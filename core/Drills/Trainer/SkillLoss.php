@@ -27,9 +27,9 @@ final readonly class SkillLoss
         public float $went,
     ) {}
 
-    /** What it costs at least, chance left aside: a rare skill is not outdone by a common one that was unlucky. */
+    /** How far it stands out from chance, in standard errors: a rare skill is not outdone by a common one that was unlucky. */
     public function surely(): float
     {
-        return $this->aRack - $this->error;
+        return $this->error > 0.0 ? $this->aRack / $this->error : 0.0;
     }
 }

@@ -32,7 +32,7 @@ final class SkillLosses
     /**
      * @param list<LoggedShot> $shots
      *
-     * @return list<SkillLoss> of the skills that any shot needed; first the one that surely costs most
+     * @return list<SkillLoss> of the skills that any shot needed; first the one whose cost stands out most from chance
      */
     public static function of(array $shots): array
     {

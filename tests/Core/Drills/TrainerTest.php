@@ -160,8 +160,8 @@ final class TrainerTest extends TestCase
         $needs = LoggedShot::of(new Attempt($at, $rack, $meant, $perfect->result, forecast: $promised));
         $isWeak = \in_array($weak, [...$needs->forPot, ...$needs->forPosition], true);
         $player = $rack->player;
-        $worse = new Player($player->level, 2.2 * $player->aim, 1.0 * $player->speed, 1.6 * $player->tip);
-        $speedless = new Player($player->level, $player->aim, 2.5 * $player->speed, 1.5 * $player->tip);
+        $worse = new Player($player->level, 2.2 * $player->aim, $player->speed, 1.6 * $player->tip);
+        $speedless = new Player($player->level, $player->aim, 2.5 * $player->speed, $player->tip);
         $who = !$isWeak ? $player : (Skill::Speed === $weak ? $speedless : $worse);
         $result = (new SimulatedPlayer($rack->withPlayer($who), $meant))->shoot($random, $at)->result;
 
