@@ -41,6 +41,9 @@ final class DrillWording
         if (null === $loss) {
             return 'To begin with: something easy, for the eye and the pace.';
         }
+        if ($part->again) {
+            return 'The same another way, so that it is the skill and not the place that is learnt.';
+        }
         if ($part->test) {
             return 'Each shot once, counted: what the training was worth.';
         }

@@ -16,6 +16,7 @@ use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\PlanView;
 use ZigLane\App\View\SheetFigure;
 use ZigLane\App\View\Units;
+use ZigLane\Core\Drills\Drill;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Player\Level;
@@ -30,6 +31,9 @@ final class SheetController extends AbstractController
     private const PAPERS = ['a4', 'letter'];
     private const PER_PAGE = [1, 2, 4];
 
+    /** Drills on one sheet. */
+    private const MOST = 6;
+
     public function __construct(
         private readonly DrillShelf $shelf,
         private readonly RackStore $store,
@@ -39,11 +43,7 @@ final class SheetController extends AbstractController
     #[Route('/drills/{slug}/sheet', name: 'drill_sheet', requirements: ['slug' => '[a-z0-9][a-z0-9-]{0,63}'], methods: ['GET'])]
     public function drill(Request $request, string $slug): Response
     {
-        try {
-            $drill = $this->shelf->find($slug);
-        } catch (InvalidInput $e) {
-            throw $this->createNotFoundException($e->getMessage());
-        }
+        $drill = $this->found($slug);
         $player = Player::of(Level::League);
         $figures = [];
         foreach ($drill->stations as $station) {
@@ -67,6 +67,25 @@ final class SheetController extends AbstractController
             $this->figures($request, $open, $id),
             $this->generateUrl('rack', ['id' => $id], UrlGeneratorInterface::ABSOLUTE_URL),
         );
+    }
+
+    /** All drills of a session that the trainer put together. */
+    #[Route('/drills/sheets', name: 'session_sheet', methods: ['GET'], priority: 1)]
+    public function session(Request $request): Response
+    {
+        $player = Player::of(Level::League);
+        $figures = [];
+        foreach (\array_slice(array_unique(explode(',', $request->query->getString('of'))), 0, self::MOST) as $slug) {
+            if (1 !== preg_match('/^[a-z0-9][a-z0-9-]{0,63}$/D', $slug)) {
+                continue;
+            }
+            $drill = $this->found($slug);
+            foreach ($drill->stations as $station) {
+                $figures[] = SheetFigure::ofStation($drill, $station, $drill->rack($station, $player), Units::of($request));
+            }
+        }
+
+        return $this->sheet($request, 'Practice', $figures, $this->generateUrl('drill_trainer', [], UrlGeneratorInterface::ABSOLUTE_URL));
     }
 
     /** Rings to cut out and lay on the cloth, to true size. */
@@ -111,6 +130,15 @@ final class SheetController extends AbstractController
             'per' => \in_array($per, self::PER_PAGE, true) ? $per : 2,
             'pers' => self::PER_PAGE,
         ], new Response(headers: ['Cache-Control' => 'no-store']));
+    }
+
+    private function found(string $slug): Drill
+    {
+        try {
+            return $this->shelf->find($slug);
+        } catch (InvalidInput $e) {
+            throw $this->createNotFoundException($e->getMessage());
+        }
     }
 
     private static function paper(Request $request): string

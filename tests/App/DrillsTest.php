@@ -136,6 +136,9 @@ final class DrillsTest extends AppTestCase
         $page = $this->page('/drills/trainer?minutes=60');
         self::assertMatchesRegularExpression('/Rows back, training Draw: \d+ % of 30 shots went well where 85 % were promised; that is about \d\.\d shots in a rack\./', $page);
         self::assertStringContainsString('Rows back, test', $page);
+        self::assertStringContainsString('Rows back: row 1', $this->page('/drills/sheets?of=rows-back,dead-stop,../x'));
+        $this->browser->request('GET', '/drills/sheets?of=no-such-drill');
+        self::assertSame(404, $this->code());
         foreach (['?minutes=7', '?player=Nobody'] as $query) {
             $this->browser->request('GET', "/drills/trainer$query");
             self::assertSame(200, $this->code());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Drills\Trainer;
 
+use ZigLane\Core\Drills\Course;
 use ZigLane\Core\Drills\Drill;
 use ZigLane\Core\Drills\Skill;
 
@@ -32,35 +33,52 @@ final class SessionPlan
      */
     public static function of(array $losses, array $drills, int $minutes, array $done = []): array
     {
-        uksort($drills, static fn(string $a, string $b): int => ($done[$a] ?? 0) <=> ($done[$b] ?? 0) ?: strcmp($a, $b));
+        // What was done least goes first, and what can be set up again before what goes on.
+        uksort($drills, static fn(string $a, string $b): int => ($done[$a] ?? 0) <=> ($done[$b] ?? 0)
+            ?: (Course::Stations === $drills[$b]->course) <=> (Course::Stations === $drills[$a]->course)
+            ?: strcmp($a, $b));
         $costly = array_values(array_filter(
             $losses,
-            static fn(SkillLoss $loss): bool => $loss->aRack > 0.0 && null !== self::drill($loss->skill, $drills),
+            static fn(SkillLoss $loss): bool => $loss->aRack > 0.0 && [] !== self::drills($loss->skill, $drills),
         ));
         if ([] === $costly) {
             return self::general($drills, $minutes);
         }
-        $parts = [];
-        $warm = self::rounded(self::WARM * $minutes);
-        foreach (self::EASY as $skill) {
-            $drill = self::drill($skill, $drills);
-            if (null !== $drill && $skill !== $costly[0]->skill && $warm >= self::LEAST) {
-                $parts[] = new SessionPart($drill, $warm, false, null);
-                break;
-            }
-        }
+        $parts = self::warmingUp($costly[0]->skill, $drills, $minutes);
         $test = self::rounded(self::TEST * $minutes);
         $left = $minutes - $test - array_sum(array_map(static fn(SessionPart $part): int => $part->minutes, $parts));
+        $own = self::drills($costly[0]->skill, $drills);
+        // The next skill, or else another drill for the same one: half an hour of one drill is too much.
+        $next = isset($costly[1]) ? [self::drills($costly[1]->skill, $drills)[0], $costly[1]] : [$own[1] ?? null, $costly[0]];
         $second = self::rounded((1 - self::FIRST) * $left);
-        $first = (string) self::drill($costly[0]->skill, $drills);
-        $two = isset($costly[1]) && $second >= self::LEAST;
-        $parts[] = new SessionPart($first, $two ? $left - $second : $left, false, $costly[0]);
+        $two = null !== $next[0] && $second >= self::LEAST;
+        $parts[] = new SessionPart($own[0], $two ? $left - $second : $left, false, $costly[0]);
         if ($two) {
-            $parts[] = new SessionPart((string) self::drill($costly[1]->skill, $drills), $second, false, $costly[1]);
+            $parts[] = new SessionPart((string) $next[0], $second, false, $next[1], $next[1] === $costly[0]);
         }
-        $parts[] = new SessionPart($first, $test, true, $costly[0]);
+        $parts[] = new SessionPart($own[0], $test, true, $costly[0]);
 
         return $parts;
+    }
+
+    /**
+     * Something easy that trains another skill.
+     *
+     * @param array<string, Drill> $drills
+     *
+     * @return list<SessionPart>
+     */
+    private static function warmingUp(Skill $first, array $drills, int $minutes): array
+    {
+        $warm = self::rounded(self::WARM * $minutes);
+        foreach (self::EASY as $skill) {
+            $easy = self::drills($skill, $drills);
+            if ([] !== $easy && $skill !== $first && $warm >= self::LEAST) {
+                return [new SessionPart($easy[0], $warm, false, null)];
+            }
+        }
+
+        return [];
     }
 
     /**
@@ -75,7 +93,7 @@ final class SessionPlan
         $parts = [];
         $wanted = [Skill::Stop, Skill::Speed, Skill::Position, Skill::Pattern];
         foreach ($wanted as $skill) {
-            $drill = self::drill($skill, $drills);
+            $drill = self::drills($skill, $drills)[0] ?? null;
             if (null !== $drill) {
                 $parts[] = new SessionPart($drill, self::rounded($minutes / \count($wanted)), false, null);
             }
@@ -84,16 +102,19 @@ final class SessionPlan
         return $parts;
     }
 
-    /** @param array<string, Drill> $drills */
-    private static function drill(Skill $skill, array $drills): ?string
+    /**
+     * Names of the drills that train a skill, for one player.
+     *
+     * @param array<string, Drill> $drills
+     *
+     * @return list<string>
+     */
+    private static function drills(Skill $skill, array $drills): array
     {
-        foreach ($drills as $slug => $drill) {
-            if ($drill->skill === $skill && 1 === $drill->form->players) {
-                return $slug;
-            }
-        }
-
-        return null;
+        return array_keys(array_filter(
+            $drills,
+            static fn(Drill $drill): bool => $drill->skill === $skill && 1 === $drill->form->players,
+        ));
     }
 
     private static function rounded(float $minutes): int
