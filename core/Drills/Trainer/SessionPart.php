@@ -15,5 +15,11 @@ final readonly class SessionPart
      * @param SkillLoss|null $reason what it is for; null for warming up
      * @param bool           $again  for the same as the part before it
      */
-    public function __construct(public string $drill, public int $minutes, public bool $test, public ?SkillLoss $reason, public bool $again = false) {}
+    public function __construct(
+        public string $drill,
+        public int $minutes,
+        public bool $test,
+        public ?SkillLoss $reason,
+        public bool $again = false,
+    ) {}
 }
