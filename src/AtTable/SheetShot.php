@@ -27,6 +27,7 @@ use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\LegWording;
 use ZigLane\Core\Wording\ShotTitle;
 use ZigLane\Core\Wording\ShotWording;
+use ZigLane\Core\Wording\SpeedScale;
 
 /**
  * One shot as a device at the table has it: what is meant, what is promised, how to aim it, how to draw it.
@@ -81,6 +82,8 @@ final readonly class SheetShot
         $forecast = null === $leg->result ? $forecast : $forecast->stopping($leg->result, $spec->ball);
         $others = array_values(array_filter($drawing->others, static fn(array $o): bool => '' !== $o['path']));
 
+        $lengths = null === $leg->shot ? null : $this->player->lengths()->ofSpeed($leg->shot->speed);
+
         return [
             'title' => ShotTitle::of($spec),
             'safety' => $spec->intent->isSafety(),
@@ -90,7 +93,8 @@ final readonly class SheetShot
             'rack' => RackFile::write($rack->withLegs([])),
             'plan' => (object) ForecastFields::write($forecast, $size),
             'tip' => ['side' => $spec->tip->side, 'height' => $spec->tip->height, 'clock' => $spec->tip->clock()],
-            'lengths' => null === $leg->shot ? null : round($this->player->lengths()->ofSpeed($leg->shot->speed), 1),
+            'lengths' => null === $lengths ? null : round($lengths, 1),
+            'pace' => null === $lengths ? '' : SpeedScale::name($lengths),
             'raised' => null === $leg->shot ? 0 : (int) round(rad2deg($leg->shot->elevation)),
             'aim' => $this->aim($leg, $rack),
             'reading' => $drawing->reading,

@@ -25,6 +25,7 @@ use ZigLane\Core\Wording\LegWording;
 use ZigLane\Core\Wording\PlayerFitWording;
 use ZigLane\Core\Wording\PotWording;
 use ZigLane\Core\Wording\RouteWording;
+use ZigLane\Core\Wording\SpeedScale;
 use ZigLane\Core\Wording\TestWording;
 
 /**
@@ -49,6 +50,7 @@ final class WordingExtension extends AbstractExtension
             new TwigFunction('drill_reason', DrillWording::reason(...)),
             new TwigFunction('drill_skill', DrillWording::skill(...)),
             new TwigFunction('drill_progress', DrillWording::progress(...)),
+            new TwigFunction('pace', SpeedScale::name(...)),
             new TwigFunction('fit_pot', PlayerFitWording::pot(...)),
             new TwigFunction('test_title', TestWording::title(...)),
             new TwigFunction('test_tells', TestWording::tells(...)),

@@ -104,6 +104,7 @@ function showCard(shot, run) {
     drawTip($('tip'), shot.tip);
     $('clock').textContent = shot.tip.clock;
     $('speed').textContent = shot.lengths === null ? '–' : shot.lengths.toFixed(1);
+    $('pace').textContent = shot.pace ?? '';
     $('raised').textContent = shot.raised > RAISED ? `cue raised ${shot.raised}°` : '';
     $('pot').textContent = plan.pot === undefined ? '–' : percent(plan.pot);
     const position = shot.position ?? null;
