@@ -67,12 +67,6 @@ final readonly class AttemptFacts
         );
     }
 
-    /** Whether the ball dropped and the cue ball stopped in the zone; null where no zone was asked for. */
-    public function madeInPosition(bool $made): ?bool
-    {
-        return null === $this->inPosition ? null : $made && $this->inPosition;
-    }
-
     private static function lengths(Attempt $attempt): ?float
     {
         try {

@@ -50,12 +50,12 @@ final class CameraController extends AbstractController
         } catch (InvalidInput $e) {
             return new JsonResponse(['problem' => $e->getMessage()], Response::HTTP_UNPROCESSABLE_ENTITY);
         }
-        $last = $this->entities->find(Upload::class, self::key($id));
+        $last = $this->entities->find(Upload::class, Upload::frameOf($id));
         if (null !== $last) {
             $this->entities->remove($last);
             $this->entities->flush();
         }
-        $this->entities->persist(new Upload(self::key($id), 'frame', $text, $this->clock->now()));
+        $this->entities->persist(new Upload(Upload::frameOf($id), 'frame', $text, $this->clock->now()));
         $this->entities->flush();
 
         return new JsonResponse(['balls' => \count($review->frame->detections), 'doubts' => \count($review->doubts)]);
@@ -146,11 +146,6 @@ final class CameraController extends AbstractController
 
     private function waiting(int $id): ?string
     {
-        return $this->entities->find(Upload::class, self::key($id))?->text();
-    }
-
-    private static function key(int $id): string
-    {
-        return "camera-$id";
+        return $this->entities->find(Upload::class, Upload::frameOf($id))?->text();
     }
 }

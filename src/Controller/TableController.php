@@ -51,7 +51,7 @@ final class TableController extends AbstractController
             'open' => $open,
             'rack' => $open->rack,
             'table' => new TableDrawing($open->rack->table),
-            'has_camera' => null !== $this->entities->find(Upload::class, "camera-$id"),
+            'has_camera' => null !== $this->entities->find(Upload::class, Upload::frameOf($id)),
         ], new Response(headers: ['Cache-Control' => 'no-store']));
     }
 

@@ -35,6 +35,12 @@ class Upload
         $this->createdAt = $now;
     }
 
+    /** The id under which the latest frame of a rack's camera waits. */
+    public static function frameOf(int $rack): string
+    {
+        return "camera-$rack";
+    }
+
     public function id(): string
     {
         return $this->id;

@@ -34,7 +34,6 @@ final class AttemptFactsTest extends TestCase
         // Who looks along +y sees the head rail (−x) to the right, since y runs to the right of x.
         self::assertEqualsWithDelta(0.3175, $place('[3,1]')->wide, 1e-6);
         self::assertSame([true, true, false], [$long->inPosition, $place('[3.1,1]')->inPosition, $place('[2.9,1]')->inPosition]);
-        self::assertSame([true, false, null], [$long->madeInPosition(true), $long->madeInPosition(false), self::facts('{"plan":null}')->madeInPosition(true)]);
     }
 
     public function testAScratchHasNoStop(): void
