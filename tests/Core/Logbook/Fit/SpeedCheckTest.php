@@ -34,8 +34,8 @@ final class SpeedCheckTest extends TestCase
     public static function levels(): iterable
     {
         yield 'professional' => [Level::Professional, 0.8];
-        yield 'advanced' => [Level::Advanced, 0.65];
-        yield 'league' => [Level::League, 0.5];
+        yield 'advanced' => [Level::Advanced, 0.5];
+        yield 'league' => [Level::League, 0.33];
     }
 
     /**
@@ -75,7 +75,7 @@ final class SpeedCheckTest extends TestCase
         self::assertSame([true, false], [$check->isShort(), $check->isLong()]);
         $long = new SpeedCheck(40, -1.8, 1.9);
         self::assertStringContainsString('stopped longer than meant, as on a table that is faster', PlayerFitWording::check($long));
-        self::assertSame('', PlayerFitWording::check(new SpeedCheck(40, 1.4, -1.0)));
+        self::assertSame('', PlayerFitWording::check(new SpeedCheck(40, 1.6, -1.0)));
         self::assertMatchesRegularExpression('/^In the last 40 shots the cue ball stopped shorter than meant, as on a table that is slower than it is set\. The stroke may be to blame: shots alone do not tell\. A roll test of three minutes does\.$/', PlayerFitWording::check($check));
     }
 
