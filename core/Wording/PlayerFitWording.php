@@ -6,6 +6,7 @@ namespace ZigLane\Core\Wording;
 
 use ZigLane\Core\Logbook\Fit\FittedErrors;
 use ZigLane\Core\Logbook\Fit\SpeedCheck;
+use ZigLane\Core\Logbook\Habits;
 
 /**
  * What logged shots tell of a player, in sentences.
@@ -35,6 +36,40 @@ final class PlayerFitWording
         }
 
         return [] === $says ? ['No bias to one side, nor in speed, that could be told from chance.'] : $says;
+    }
+
+    /**
+     * What the player does again and again, each in a sentence.
+     *
+     * @param callable(float): string $length m, in the person's unit
+     *
+     * @return list<string>
+     */
+    public static function habits(Habits $habits, callable $length): array
+    {
+        $says = [];
+        foreach ($habits->stops as $stop) {
+            $says[] = \sprintf(
+                '%s the cue ball stops %s %s on average (%d shots, %s to %s).',
+                ['With no cushion', 'Over one cushion', 'Over two cushions', 'Over three cushions and more'][$stop['rails']],
+                $length(abs($stop['mean'])),
+                $stop['mean'] > 0.0 ? 'long' : 'short',
+                $stop['shots'],
+                $length(min(abs($stop['low']), abs($stop['high']))),
+                $length(max(abs($stop['low']), abs($stop['high']))),
+            );
+        }
+        foreach ($habits->misses as $miss) {
+            $says[] = \sprintf(
+                'Cuts to the %s are missed %s: %d of %d misses.',
+                $miss['left'] ? 'left' : 'right',
+                $miss['thick'] ? 'thick' : 'thin',
+                $miss['of'],
+                $miss['misses'],
+            );
+        }
+
+        return $says;
     }
 
     /** A pot that everyone knows, by its name in Potting\Calibration. */

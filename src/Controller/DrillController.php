@@ -106,15 +106,21 @@ final class DrillController extends AbstractController
         ]);
     }
 
-    /** Deletes a drill of one's own, or puts it back. */
-    #[Route('/{what}', name: 'drill_delete', requirements: ['what' => 'delete|restore'], methods: ['POST'])]
-    public function delete(string $slug, string $what): Response
+    /** Deletes a drill of one's own; it can be put back for some time. */
+    #[Route('/delete', name: 'drill_delete', methods: ['POST'])]
+    public function delete(string $slug): Response
     {
-        $this->shelf->delete($slug, 'delete' === $what);
+        $this->shelf->delete($slug, true);
 
-        return 'delete' === $what
-            ? $this->redirectToRoute('drills', ['gone' => $slug], Response::HTTP_SEE_OTHER)
-            : $this->redirectToRoute('drill', ['slug' => $slug], Response::HTTP_SEE_OTHER);
+        return $this->redirectToRoute('drills', ['gone' => $slug], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/restore', name: 'drill_restore', methods: ['POST'])]
+    public function restore(string $slug): Response
+    {
+        $this->shelf->delete($slug, false);
+
+        return $this->redirectToRoute('drill', ['slug' => $slug], Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/rounds/{round}/delete', name: 'drill_round_delete', requirements: ['round' => '[0-9]{1,9}'], methods: ['POST'])]

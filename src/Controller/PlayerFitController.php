@@ -16,12 +16,14 @@ use ZigLane\App\Logbook\LogbookEdition;
 use ZigLane\App\Profile\ProfileForm;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
+use ZigLane\App\View\Units;
 use ZigLane\App\Work\Answer;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Experiments\PlayerComparison;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\Fit\FittedErrors;
 use ZigLane\Core\Logbook\Fit\SpeedCheck;
+use ZigLane\Core\Logbook\Habits;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Wording\PlayerFitWording;
@@ -87,6 +89,7 @@ final class PlayerFitController extends AbstractController
         }
         $found = \is_array($answer->value) ? $answer->value : [];
         $fitted = ($found['fitted'] ?? null) instanceof FittedErrors ? $found['fitted'] : null;
+        $habits = ($found['habits'] ?? null) instanceof Habits ? $found['habits'] : null;
         $check = ($found['check'] ?? null) instanceof SpeedCheck ? $found['check'] : null;
 
         return $this->render('logbook_player.html.twig', [
@@ -98,7 +101,10 @@ final class PlayerFitController extends AbstractController
             'fitted' => $fitted,
             'worth' => ($found['worth'] ?? null) instanceof PlayerComparison ? $found['worth'] : null,
             'set' => Player::of($level),
-            'biases' => null === $fitted ? [] : PlayerFitWording::biases($fitted),
+            'biases' => null === $fitted ? [] : [
+                ...PlayerFitWording::biases($fitted),
+                ...null === $habits ? [] : PlayerFitWording::habits($habits, Units::of($request)->length(...)),
+            ],
             'check' => null === $check ? '' : PlayerFitWording::check($check),
             'more' => null === $fitted ? [] : array_map(
                 static fn(array $error): string => PlayerFitWording::more($fitted->attempts, $error[0], $error[2]),

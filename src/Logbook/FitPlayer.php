@@ -13,6 +13,7 @@ use ZigLane\Core\Logbook\AttemptFile;
 use ZigLane\Core\Logbook\Fit\FittedErrors;
 use ZigLane\Core\Logbook\Fit\PlayerFit;
 use ZigLane\Core\Logbook\Fit\SpeedCheck;
+use ZigLane\Core\Logbook\Habits;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Player\Level;
@@ -35,7 +36,7 @@ final readonly class FitPlayer implements Work
     private const SEED = 1;
 
     /** Numbers of the breaks whose racks show what the errors are worth, and the balls that are left of them. */
-    private const BREAKS = [3, 8, 13, 21];
+    private const BREAKS = [3, 13];
     private const BALLS = [BallId::CUE, 1, 2, 3, 4, 9];
 
     public function __construct(private Logbook $logbook) {}
@@ -48,7 +49,7 @@ final readonly class FitPlayer implements Work
     /**
      * @param list<mixed> $question name in the logbook, Player that it begins with, LogbookEdition::name (other shots, another fit)
      *
-     * @return \Generator<int, array{fitted: FittedErrors, check: SpeedCheck|null, worth?: PlayerComparison}>
+     * @return \Generator<int, array{fitted: FittedErrors, check: SpeedCheck|null, worth?: PlayerComparison, habits?: Habits}>
      */
     public function answers(array $question): \Generator
     {
@@ -77,12 +78,14 @@ final readonly class FitPlayer implements Work
             throw new InvalidInput('', 'No shot of this player tells anything yet: note where the cue ball stops');
         }
         $usual = $fitted->usual();
-        yield ['fitted' => $usual, 'check' => null];
+        $habits = Habits::of($attempts);
+        yield ['fitted' => $usual, 'check' => null, 'habits' => $habits];
         $errors = [$usual->aim[0], $usual->speed[0], $usual->tip[0]];
         $found = new Player($player->level, ...$errors, hand: $player->hand, reach: $player->reach);
         $worth = PlayerComparison::of($player, $found, self::racks());
-        yield ['fitted' => $usual, 'check' => null, 'worth' => $worth];
-        yield ['fitted' => $usual, 'check' => SpeedCheck::of($attempts, $player, new Generator(self::SEED)), 'worth' => $worth];
+        yield ['fitted' => $usual, 'check' => null, 'worth' => $worth, 'habits' => $habits];
+        $check = SpeedCheck::of($attempts, $player, new Generator(self::SEED));
+        yield ['fitted' => $usual, 'check' => $check, 'worth' => $worth, 'habits' => $habits];
     }
 
     /**

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Logbook;
+
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\TableGeometry;
+use ZigLane\Core\Numerics\NormalDistribution;
+use ZigLane\Core\Numerics\WilsonInterval;
+use ZigLane\Core\Settings\Defaults;
+
+/**
+ * What a player does again and again, told apart from chance: stops long or short by how many cushions the cue ball was to meet, and misses
+ * thick or thin by the side that the ball is cut to.
+ */
+final readonly class Habits
+{
+    /** Fewer shots than this, and fewer misses, show no habit. */
+    private const FEW = 10;
+    private const FEW_MISSES = 8;
+
+    /** Cushions from here on are one kind. */
+    private const MANY_RAILS = 3;
+
+    /**
+     * @param list<array{rails: int, mean: float, low: float, high: float, shots: int}> $stops m beyond the stop that was meant, with the 95 %
+     *                                                                                         interval; only where 0 is not in it
+     * @param list<array{left: bool, thick: bool, of: int, misses: int}> $misses only where chance would hardly do it
+     */
+    private function __construct(public array $stops, public array $misses) {}
+
+    /** @param list<Attempt> $attempts */
+    public static function of(array $attempts): self
+    {
+        $long = $missed = [];
+        foreach ($attempts as $attempt) {
+            $facts = AttemptFacts::of($attempt);
+            if (null !== $facts->long && null !== $facts->rails) {
+                $long[min(self::MANY_RAILS, $facts->rails)][] = $facts->long;
+            }
+            $miss = $attempt->result->missed;
+            $left = self::isCutToTheLeft($attempt);
+            if (null !== $left && \in_array($miss, [Miss::Thick, Miss::Thin], true)) {
+                $missed[(int) $left][] = Miss::Thick === $miss;
+            }
+        }
+        ksort($long);
+
+        return new self(self::stops($long), self::misses($missed));
+    }
+
+    /**
+     * @param array<int, list<float>> $long m, by cushions
+     *
+     * @return list<array{rails: int, mean: float, low: float, high: float, shots: int}>
+     */
+    private static function stops(array $long): array
+    {
+        $found = [];
+        foreach ($long as $rails => $values) {
+            $many = \count($values);
+            if ($many < self::FEW) {
+                continue;
+            }
+            $mean = array_sum($values) / $many;
+            $square = array_sum(array_map(static fn(float $v): float => ($v - $mean) ** 2, $values)) / ($many - 1);
+            $half = NormalDistribution::TWO_SIDED_95 * sqrt($square / $many);
+            if (abs($mean) > $half) {
+                $found[] = ['rails' => $rails, 'mean' => $mean, 'low' => $mean - $half, 'high' => $mean + $half, 'shots' => $many];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param array<int, list<bool>> $missed whether thick, by whether the ball is cut to the left
+     *
+     * @return list<array{left: bool, thick: bool, of: int, misses: int}>
+     */
+    private static function misses(array $missed): array
+    {
+        $found = [];
+        foreach ($missed as $left => $thick) {
+            $all = \count($thick);
+            $of = \count(array_filter($thick));
+            [$low, $high] = WilsonInterval::of($of, $all);
+            if ($all >= self::FEW_MISSES && ($low > 0.5 || $high < 0.5)) {
+                $found[] = ['left' => 1 === $left, 'thick' => $low > 0.5, 'of' => $low > 0.5 ? $of : $all - $of, 'misses' => $all];
+            }
+        }
+
+        return $found;
+    }
+
+    /** Whether the ball goes to the left of the line from the cue ball; null where nothing was cut. */
+    private static function isCutToTheLeft(Attempt $attempt): ?bool
+    {
+        [$meant, $layout] = [$attempt->meant, $attempt->rack->layout];
+        if (null === $meant->ball || null === $meant->pocket || !$meant->intent->isPlain() || !$layout->has(BallId::CUE)) {
+            return null;
+        }
+        $ball = $layout->ball($meant->ball);
+        $way = $ball->angleTo((new TableGeometry($attempt->rack->table))->pocket($meant->pocket)->mouthMiddle());
+        $ghost = $ball->toward($way, -2 * Defaults::BALL_RADIUS);
+        $turn = sin($way - $layout->ball(BallId::CUE)->angleTo($ghost));
+
+        // y runs to the right of x, so that what turns to smaller angles turns to the left.
+        return abs($turn) < 0.05 ? null : $turn < 0.0;
+    }
+}
