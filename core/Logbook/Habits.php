@@ -13,6 +13,11 @@ use ZigLane\Core\Settings\Defaults;
 /**
  * What a player does again and again, told apart from chance: stops long or short by how many cushions the cue ball was to meet, and misses
  * thick or thin by the side that the ball is cut to.
+ *
+ * Stops: m beyond the stop that was meant, with the 95 % interval. Misses: how many of them were so.
+ *
+ * @phpstan-type Stops array{rails: int, mean: float, low: float, high: float, shots: int}
+ * @phpstan-type Misses array{left: bool, thick: bool, of: int, misses: int}
  */
 final readonly class Habits
 {
@@ -24,9 +29,8 @@ final readonly class Habits
     private const MANY_RAILS = 3;
 
     /**
-     * @param list<array{rails: int, mean: float, low: float, high: float, shots: int}> $stops m beyond the stop that was meant, with the 95 %
-     *                                                                                         interval; only where 0 is not in it
-     * @param list<array{left: bool, thick: bool, of: int, misses: int}> $misses only where chance would hardly do it
+     * @param list<Stops>  $stops  only where 0 is not in the interval
+     * @param list<Misses> $misses only where chance would hardly do it
      */
     private function __construct(public array $stops, public array $misses) {}
 
@@ -53,7 +57,7 @@ final readonly class Habits
     /**
      * @param array<int, list<float>> $long m, by cushions
      *
-     * @return list<array{rails: int, mean: float, low: float, high: float, shots: int}>
+     * @return list<Stops>
      */
     private static function stops(array $long): array
     {
@@ -77,7 +81,7 @@ final readonly class Habits
     /**
      * @param array<int, list<bool>> $missed whether thick, by whether the ball is cut to the left
      *
-     * @return list<array{left: bool, thick: bool, of: int, misses: int}>
+     * @return list<Misses>
      */
     private static function misses(array $missed): array
     {
