@@ -34,6 +34,31 @@ core_tests() {
     done
 }
 
+# What needs nothing but the code: check_STYLE and so on, one after the other. checks PART …
+checks() {
+    local part
+    for part; do
+        say "— $part"
+        "check_$part" || return
+    done
+}
+
+check_style() { vendor/bin/pint --test; }
+
+check_analysis() {
+    mkdir -p var/phpstan
+    php -d memory_limit=1G vendor/bin/phpstan analyse --no-progress --memory-limit=1G
+}
+
+check_modules() {
+    install_module_checks || return
+    tests/Modules/node_modules/.bin/eslint -c tests/Modules/eslint.config.js public/app/*.mjs public/app/*/*.mjs public/table-worker.js tests/Modules/*.mjs || return
+    node --test tests/Modules/*.test.mjs >var/modules-tests.log 2>&1 || {
+        cat var/modules-tests.log
+        fail "a test of the page's modules failed"
+    }
+}
+
 prepare_test_instance() {
     install_packages $RUN_PACKAGES $TEST_PACKAGES
     make_account
@@ -119,33 +144,22 @@ run_test() {
     fi
     prepare_test_instance
     ! wanted analysis app || test_instance test database
-    local suites=()
+    local suites=() checks=() part
     ! wanted core || suites=(routes planning decision experiments core)
     ! wanted core golden || suites+=(golden)
+    for part in style analysis modules; do ! wanted "$part" || checks+=("$part"); done
     TAKEN=$ROOT/var/taken
     rm -rf "$TAKEN"
     mkdir -p "$TAKEN"
-    ! wanted core || begin_beside core bash -c "$(declare -f say core_tests); $(declare -p PHP_JIT TAKEN); core_tests ${suites[*]}"
+    # One lane checks the code and then the core; the other one has the tests that need a server. They end at about the same time.
+    if wanted core; then
+        begin_beside core bash -c "$(declare -f say fail install_module_checks checks check_style check_analysis check_modules core_tests)
+            $(declare -p ROOT PHP_JIT TAKEN); checks ${checks[*]} && core_tests ${suites[*]}"
+    else
+        checks "${checks[@]}"
+    fi
     ! wanted operations || begin_beside operations ops/test-operations.sh
-    if wanted style; then
-        say "— style"
-        vendor/bin/pint --test
-    fi
-    if wanted analysis; then
-        say "— analysis"
-        mkdir -p var/phpstan
-        php -d memory_limit=1G vendor/bin/phpstan analyse --no-progress --memory-limit=1G
-        console doctrine:schema:validate
-    fi
-    if wanted modules; then
-        say "— modules"
-        install_module_checks
-        tests/Modules/node_modules/.bin/eslint -c tests/Modules/eslint.config.js public/app/*.mjs public/app/*/*.mjs public/table-worker.js tests/Modules/*.mjs
-        node --test tests/Modules/*.test.mjs >var/modules-tests.log 2>&1 || {
-            cat var/modules-tests.log
-            fail "a test of the page's modules failed"
-        }
-    fi
+    ! wanted analysis app || console doctrine:schema:validate
     if wanted app; then
         say "— app"
         (phpunit app)

@@ -341,8 +341,9 @@ abstract class BrowserTestCase extends TestCase
         foreach ($this->web->manage()->getLog('browser') as $entry) {
             \assert(\is_array($entry));
             $message = \is_string($entry['message'] ?? null) ? $entry['message'] : '';
-            // A refusal in words is an answer with a status of 4xx, which the browser also logs.
-            if (!preg_match('/status of (409|422)/', $message)) {
+            // A refusal in words is an answer with a status of 4xx, which the browser also logs. On a busy machine two answers can overlap: the
+            // library that puts them in warns that it found the workspace twice; the later one stands.
+            if (!preg_match('/status of (409|422)|duplicate ids found during morph.*\[.{0,2}"workspace.{0,2}"\]/', $message)) {
                 $bad[] = $message;
             }
         }
