@@ -64,13 +64,7 @@ final readonly class Drill
         $times = ($this->steps[$step] ?? $this->steps[0])->areas;
         $stations = array_map(static fn(Station $station): Station => $station->scaled($times), $this->stations);
 
-        return $this->with($stations, $this->table);
-    }
-
-    /** The same on another table. */
-    public function on(Table $table): self
-    {
-        return $this->with($this->stations, $table);
+        return $this->with($stations);
     }
 
     /** Number of the step that the drill has when nothing is chosen: areas as they stand in the file. */
@@ -113,15 +107,15 @@ final readonly class Drill
      */
     public function withPars(array $pars): self
     {
-        return $this->with($this->stations, $this->table, $pars);
+        return $this->with($this->stations, $pars);
     }
 
     /**
      * @param non-empty-list<Station> $stations
      * @param array<string, float>    $pars
      */
-    private function with(array $stations, Table $table, array $pars = []): self
+    private function with(array $stations, array $pars = []): self
     {
-        return new self($this->text, $this->game, $this->skill, $this->form, $stations, $this->steps, $table, $pars, $this->unknown);
+        return new self($this->text, $this->game, $this->skill, $this->form, $stations, $this->steps, $this->table, $pars, $this->unknown);
     }
 }

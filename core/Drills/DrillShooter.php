@@ -27,6 +27,9 @@ final class DrillShooter
     /** @var array<int, SimulatedPlayer|null> by station: its best stroke is the same each time */
     private array $shooters = [];
 
+    /** How far balls roll is found once. */
+    private ?FurtherRolls $rolls = null;
+
     public function __construct(private readonly Drill $drill, private readonly Player $player, private readonly Generator $random)
     {
         $this->finder = new StrokeFinder($player);
@@ -44,13 +47,13 @@ final class DrillShooter
     }
 
     /** The score of one try, counted from 0. */
-    public function once(int $try): int
+    private function once(int $try): int
     {
         return match ($this->drill->course) {
             Course::Stations => $this->atStation($try % \count($this->drill->stations)),
             Course::Run => $this->run(),
             Course::Onward => $this->onward(),
-            Course::Further => (new FurtherRolls($this->drill->table, $this->player))->many($this->random),
+            Course::Further => ($this->rolls ??= new FurtherRolls($this->drill->table, $this->player))->many($this->random),
         };
     }
 
@@ -58,9 +61,8 @@ final class DrillShooter
     public function stroke(int $station): ?ShotSpec
     {
         $at = $this->drill->stations[$station];
-        $found = $this->finder->best($this->drill->rack($at, $this->player), $at, $this->random);
 
-        return null === $found ? null : $found[0];
+        return $this->finder->best($this->drill->rack($at, $this->player), $at, $this->random);
     }
 
     private function atStation(int $n): int
@@ -141,7 +143,7 @@ final class DrillShooter
     {
         $found = $this->finder->best($rack, $station, $this->random, true);
 
-        return null === $found ? null : $this->shot($rack, $found[0]);
+        return null === $found ? null : $this->shot($rack, $found);
     }
 
     private function shot(Rack $rack, ShotSpec $spec): ?Attempt

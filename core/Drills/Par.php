@@ -23,13 +23,7 @@ final readonly class Par
     /** @param int $tests from 2 */
     public static function of(Drill $drill, Level $level, int $tests, Generator $random): self
     {
-        return self::ofPlayer($drill, Player::of($level), $tests, $random);
-    }
-
-    /** @param int $tests from 2 */
-    public static function ofPlayer(Drill $drill, Player $player, int $tests, Generator $random): self
-    {
-        $shooter = new DrillShooter($drill, $player, $random);
+        $shooter = new DrillShooter($drill, Player::of($level), $random);
         $scores = [];
         for ($n = 0; $n < $tests; ++$n) {
             $scores[] = $shooter->test();

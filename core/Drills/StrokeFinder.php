@@ -47,13 +47,11 @@ final readonly class StrokeFinder
     public function __construct(private Player $player) {}
 
     /**
-     * The best stroke from how the balls lie, with the mean of its points; null when nothing gets any.
+     * The best stroke from how the balls lie; null when nothing gets a point.
      *
      * @param Station $station whose rules count; its balls need not lie as it says
-     *
-     * @return array{ShotSpec, float}|null
      */
-    public function best(Rack $rack, Station $station, Generator $random, bool $quickly = false): ?array
+    public function best(Rack $rack, Station $station, Generator $random, bool $quickly = false): ?ShotSpec
     {
         $rack = $rack->withPlayer($this->player);
         $candidates = [];
@@ -70,18 +68,18 @@ final readonly class StrokeFinder
         foreach ($quickly ? self::QUICKLY : self::ROUNDS as [$many, $tries]) {
             usort($candidates, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
             $candidates = \array_slice($candidates, 0, $many);
-            foreach ($candidates as $n => [1 => $spec, 2 => $shooter]) {
+            foreach ($candidates as $n => [, $spec, $shooter]) {
                 $mean = self::mean($shooter, $station, $tries, $random);
-                $candidates[$n] = [$mean - $station->most() * self::SIDE_COSTS * abs($spec->tip->side), $spec, $shooter, $mean];
+                $candidates[$n] = [$mean - $station->most() * self::SIDE_COSTS * abs($spec->tip->side), $spec, $shooter];
             }
         }
         usort($candidates, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
 
-        return [] === $candidates ? null : [$candidates[0][1], $candidates[0][3]];
+        return $candidates[0][1] ?? null;
     }
 
     /** Mean of the points that a stroke gets. */
-    public static function mean(SimulatedPlayer $shooter, Station $station, int $tries, Generator $random): float
+    private static function mean(SimulatedPlayer $shooter, Station $station, int $tries, Generator $random): float
     {
         $at = new \DateTimeImmutable('@0');
         $sum = 0;

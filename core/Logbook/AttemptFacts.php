@@ -42,7 +42,7 @@ final readonly class AttemptFacts
     public static function of(Attempt $attempt): self
     {
         [$meant, $cue, $forecast] = [$attempt->meant, $attempt->result->cue, $attempt->forecast];
-        [$cut, $distance] = self::line($attempt);
+        [$turn, $distance] = self::line($attempt) ?? [null, null];
         $long = $wide = null;
         if (null !== $cue && null !== $forecast?->rest) {
             [$dx, $dy] = [$cue->x - $forecast->rest->x, $cue->y - $forecast->rest->y];
@@ -56,7 +56,7 @@ final readonly class AttemptFacts
         return new self(
             $meant->intent->kind,
             Spin::of($meant->tip),
-            $cut,
+            null === $turn ? null : rad2deg(abs($turn)),
             $distance,
             $meant->speed->lengths ?? self::lengths($attempt),
             $forecast?->rails,
@@ -76,19 +76,24 @@ final readonly class AttemptFacts
         }
     }
 
-    /** @return array{float|null, float|null} cut in degrees, distance in m */
-    private static function line(Attempt $attempt): array
+    /**
+     * The line of a plain pot, from where the balls lay; null for another shot.
+     *
+     * @return array{float, float}|null how far the ball's way turns off the cue ball's, rad, −π to π, below 0 to the left; and m from the
+     *                                  cue ball to the ghost ball
+     */
+    public static function line(Attempt $attempt): ?array
     {
         [$meant, $layout] = [$attempt->meant, $attempt->rack->layout];
         if (null === $meant->ball || null === $meant->pocket || !$meant->intent->isPlain() || !$layout->has(BallId::CUE)) {
-            return [null, null];
+            return null;
         }
         $ball = $layout->ball($meant->ball);
         $way = $ball->angleTo((new TableGeometry($attempt->rack->table))->pocket($meant->pocket)->mouthMiddle());
         $ghost = $ball->toward($way, -2 * Defaults::BALL_RADIUS);
         $cue = $layout->ball(BallId::CUE);
-        $turn = $cue->angleTo($ghost) - $way;
+        $turn = $way - $cue->angleTo($ghost);
 
-        return [rad2deg(abs(atan2(sin($turn), cos($turn)))), $cue->distanceTo($ghost)];
+        return [atan2(sin($turn), cos($turn)), $cue->distanceTo($ghost)];
     }
 }

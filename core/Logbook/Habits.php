@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Logbook;
 
-use ZigLane\Core\Equipment\BallId;
-use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Numerics\NormalDistribution;
 use ZigLane\Core\Numerics\WilsonInterval;
-use ZigLane\Core\Settings\Defaults;
 
 /**
  * What a player does again and again, told apart from chance: stops long or short by how many cushions the cue ball was to meet, and misses
@@ -24,6 +21,9 @@ final readonly class Habits
     /** Fewer shots than this, and fewer misses, show no habit. */
     private const FEW = 10;
     private const FEW_MISSES = 8;
+
+    /** Sine of a turn that is no cut. */
+    private const STRAIGHT = 0.05;
 
     /** Cushions from here on are one kind. */
     private const MANY_RAILS = 3;
@@ -101,16 +101,8 @@ final readonly class Habits
     /** Whether the ball goes to the left of the line from the cue ball; null where nothing was cut. */
     private static function isCutToTheLeft(Attempt $attempt): ?bool
     {
-        [$meant, $layout] = [$attempt->meant, $attempt->rack->layout];
-        if (null === $meant->ball || null === $meant->pocket || !$meant->intent->isPlain() || !$layout->has(BallId::CUE)) {
-            return null;
-        }
-        $ball = $layout->ball($meant->ball);
-        $way = $ball->angleTo((new TableGeometry($attempt->rack->table))->pocket($meant->pocket)->mouthMiddle());
-        $ghost = $ball->toward($way, -2 * Defaults::BALL_RADIUS);
-        $turn = sin($way - $layout->ball(BallId::CUE)->angleTo($ghost));
+        $turn = sin(AttemptFacts::line($attempt)[0] ?? 0.0);
 
-        // y runs to the right of x, so that what turns to smaller angles turns to the left.
-        return abs($turn) < 0.05 ? null : $turn < 0.0;
+        return abs($turn) < self::STRAIGHT ? null : $turn < 0.0;
     }
 }

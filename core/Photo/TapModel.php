@@ -55,14 +55,6 @@ final readonly class TapModel
         return 2 * Defaults::BALL_RADIUS * $geometry->table->cushion->noseHeight;
     }
 
-    /** How far from its tap a camera sees a tip, px. */
-    public function miss(PhotoCamera $camera, string $name): float
-    {
-        $seen = $camera->seen($this->tips[$name]->x, $this->tips[$name]->y, $this->nose);
-
-        return null === $seen ? \INF : hypot($seen[0] - $this->taps->at[$name][0], $seen[1] - $this->taps->at[$name][1]);
-    }
-
     /**
      * What a camera misses the taps by, and what is believed of lenses, each in its own standard deviations.
      *

@@ -32,4 +32,14 @@ final readonly class Speed
     {
         return $this->mps ?? $table->toSpeed((float) $this->lengths);
     }
+
+    /**
+     * @return float table lengths that the cue ball alone would run
+     *
+     * @throws \ZigLane\Core\InvalidInput when no person strikes that hard
+     */
+    public function inLengths(TableLengths $table): float
+    {
+        return $this->lengths ?? $table->ofSpeed((float) $this->mps);
+    }
 }

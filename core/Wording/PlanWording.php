@@ -113,7 +113,7 @@ final class PlanWording
             $break->ball,
             $break->pocket->spoken(),
             $spec->tip->clock(),
-            $spec->speed->lengths ?? (new TableLengths($break->rack->simulator()))->ofSpeed((float) $spec->speed->mps),
+            $spec->speed->inLengths(new TableLengths($break->rack->simulator())),
             100 * $break->pot,
             $break->scratch < self::SCRATCH ? '' : \sprintf(', scratches in %.0f %%', 100 * $break->scratch),
             $balls,

@@ -42,8 +42,10 @@ final class DrillController extends AbstractController
             return $this->damaged($slug, $e);
         }
         $step = $this->step($request, $drill);
+        $shown = $drill->at($step);
+        $players = $this->rounds->players();
         $player = $request->query->getString('player');
-        $player = \in_array($player, $this->rounds->players(), true) ? $player : null;
+        $player = \in_array($player, $players, true) ? $player : null;
         $rounds = $this->rounds->of($slug, $player);
         $tests = array_filter(
             array_reverse($rounds),
@@ -56,9 +58,9 @@ final class DrillController extends AbstractController
             'drill' => $drill,
             'step' => $step,
             'own' => $this->shelf->isOwn($slug),
-            'drawings' => array_map(static fn($station) => new DrillDrawing($drill->at($step), $station), $drill->at($step)->stations),
+            'drawings' => array_map(static fn($station) => new DrillDrawing($shown, $station), $shown->stations),
             'rounds' => $rounds,
-            'players' => $this->rounds->players(),
+            'players' => $players,
             'player' => $player,
             'progress' => new Progress($scores),
         ], new Response(headers: ['Cache-Control' => 'no-store']));

@@ -21,6 +21,7 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Photo\BallSighting;
 use ZigLane\Core\Photo\PhotoLayout;
 use ZigLane\Core\Photo\TapReview;
+use ZigLane\Core\Rack\Files\Fields;
 
 /**
  * A rack laid out from a picture of the table: tips of the cushions are pointed at, then the balls, which are found by their outlines.
@@ -71,10 +72,8 @@ final class PhotoController extends AbstractController
     #[Route('/ball', name: 'photo_ball', methods: ['POST'])]
     public function ball(Request $request, int $id): Response
     {
-        return $this->answer($request, $id, static function (SeenTable $seen) use ($request): array {
-            $question = PhotoQuestion::of($request->getContent());
+        return $this->answer($request, $id, static function (SeenTable $seen, Fields $question): array {
             [$u, $v] = PhotoQuestion::at($question);
-
             $ball = BallSighting::at($seen->picture, $seen->review->fit, $seen->geometry, $u, $v);
 
             return $seen->ball($ball, PhotoQuestion::others($question));
@@ -107,18 +106,18 @@ final class PhotoController extends AbstractController
         return $this->redirectToRoute('photo', ['id' => $id], Response::HTTP_SEE_OTHER);
     }
 
-    /** @param \Closure(SeenTable): array<string, mixed> $tell */
+    /** @param \Closure(SeenTable, Fields): array<string, mixed> $tell */
     private function answer(Request $request, int $id, \Closure $tell): Response
     {
         $geometry = $this->store->open($id)->rack->simulator()->geometry;
         try {
             $bytes = $this->photos->picture($id) ?? throw new InvalidInput('', 'The picture is no longer here: choose it again');
             $picture = GdPicture::read($bytes);
-            $taps = PhotoQuestion::taps(PhotoQuestion::of($request->getContent()), $picture->width(), $picture->height());
-
+            $question = PhotoQuestion::of($request->getContent());
+            $taps = PhotoQuestion::taps($question, $picture->width(), $picture->height());
             $seen = new SeenTable($picture, TapReview::of($taps, $geometry), $geometry);
 
-            return new JsonResponse($tell($seen), headers: ['Cache-Control' => 'no-store']);
+            return new JsonResponse($tell($seen, $question), headers: ['Cache-Control' => 'no-store']);
         } catch (InvalidInput $e) {
             return new JsonResponse(['problem' => $e->getMessage()], Response::HTTP_UNPROCESSABLE_ENTITY);
         }

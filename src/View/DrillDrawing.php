@@ -8,6 +8,7 @@ use ZigLane\Core\Drills\Area\Area;
 use ZigLane\Core\Drills\Condition\StopsIn;
 use ZigLane\Core\Drills\Drill;
 use ZigLane\Core\Drills\Station;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Equipment\TableSize;
 
@@ -42,7 +43,7 @@ final readonly class DrillDrawing
         foreach ($station->rules as $rule) {
             foreach ($rule->needs as $need) {
                 if ($need instanceof StopsIn) {
-                    $areas[] = ['path' => self::path($need->area, $size), 'points' => $rule->points, 'cue' => 0 === $need->ball];
+                    $areas[] = ['path' => self::path($need->area, $size), 'points' => $rule->points, 'cue' => BallId::CUE === $need->ball];
                 }
             }
         }

@@ -10,7 +10,6 @@ use ZigLane\Core\Drills\Rule;
 use ZigLane\Core\Drills\Station;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
-use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Wording\DrillWording;
 
@@ -32,13 +31,11 @@ final readonly class DrillTries
             ? array_map(static fn(int $n): Station => $drill->station($n)->forTry($drill->table, $random), range(0, $drill->tries - 1))
             : $drill->stations;
 
-        $far = static fn(Speed $speed): float => $speed->lengths ?? $lengths->ofSpeed($speed->on($lengths));
-
         return array_map(static fn(Station $station): array => [
             'name' => $station->name,
             'drawing' => new DrillDrawing($drill, $station),
             'rules' => array_map(static fn(Rule $rule): array => ['points' => $rule->points, 'says' => $rule->says], $station->rules),
-            'hint' => null === $station->shot ? '' : DrillWording::stroke($station->shot, $far($station->shot->speed)),
+            'hint' => null === $station->shot ? '' : DrillWording::stroke($station->shot, $station->shot->speed->inLengths($lengths)),
         ], $stations);
     }
 }

@@ -80,7 +80,7 @@ final readonly class SheetFigure
         $pace = '';
         if (null !== $shot) {
             $lengths = new TableLengths($rack->simulator());
-            $far = $shot->speed->lengths ?? $lengths->ofSpeed($shot->speed->on($lengths));
+            $far = $shot->speed->inLengths($lengths);
             $pace = \sprintf('%s, %.1f lengths', SpeedScale::name($far), $far);
             $result = self::played($rack, $layout, $shot);
         }

@@ -82,7 +82,7 @@ final class WorkspaceBuilder
             null === $leg->result || null === $leg->before ? null : Motion::of($leg->before, $leg->result),
             null === $leg->aim ? WayFacts::of($leg, $size, $units) : self::facts($leg->aim, $leg, $units),
             $leg->shot?->speed,
-            $leg->spec->speed->lengths ?? $player->lengths()->ofSpeed((float) $leg->spec->speed->mps),
+            $leg->spec->speed->inLengths($player->lengths()),
             null === $leg->shot ? null : rad2deg($leg->shot->elevation),
         );
     }

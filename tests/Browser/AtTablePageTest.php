@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
-
 /**
  * The page at the table on a phone, by touch: from the first shot to the last, with a plan made anew, an undo, and without a connection.
  */
@@ -15,15 +13,13 @@ final class AtTablePageTest extends BrowserTestCase
     {
         parent::setUp();
         $this->script('localStorage.clear()');
-        $this->screen(390, 844);
-        (new ChromeDevToolsDriver($this->web))->execute('Emulation.setTouchEmulationEnabled', ['enabled' => true]);
+        $this->onAPhone();
     }
 
     protected function tearDown(): void
     {
         parent::tearDown();
-        $tools = new ChromeDevToolsDriver($this->web);
-        $tools->execute('Emulation.setTouchEmulationEnabled', ['enabled' => false]);
+        $this->onAPhone(false);
         $this->connected(true);
         $this->script('localStorage.clear()');
         self::$at = null;

@@ -317,6 +317,15 @@ abstract class BrowserTestCase extends TestCase
         $tools->execute('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
     }
 
+    /** A phone, used by touch; or no longer. */
+    protected function onAPhone(bool $is = true): void
+    {
+        if ($is) {
+            $this->screen(390, 844);
+        }
+        (new ChromeDevToolsDriver($this->web))->execute('Emulation.setTouchEmulationEnabled', ['enabled' => $is]);
+    }
+
     /** Cuts the network, or lets it in again. */
     protected function connected(bool $is): void
     {

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
-
 /**
  * A drill at the table, by touch on a phone, without a connection in between.
  */
@@ -15,15 +13,14 @@ final class DrillPageTest extends BrowserTestCase
     {
         parent::setUp();
         $this->script('localStorage.clear()');
-        $this->screen(390, 844);
-        (new ChromeDevToolsDriver($this->web))->execute('Emulation.setTouchEmulationEnabled', ['enabled' => true]);
+        $this->onAPhone();
     }
 
     protected function tearDown(): void
     {
         parent::tearDown();
         $this->connected(true);
-        (new ChromeDevToolsDriver($this->web))->execute('Emulation.setTouchEmulationEnabled', ['enabled' => false]);
+        $this->onAPhone(false);
         $this->script('localStorage.clear()');
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
@@ -20,14 +19,13 @@ final class PhotoPageTest extends BrowserTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->screen(390, 844);
-        (new ChromeDevToolsDriver($this->web))->execute('Emulation.setTouchEmulationEnabled', ['enabled' => true]);
+        $this->onAPhone();
     }
 
     protected function tearDown(): void
     {
         parent::tearDown();
-        (new ChromeDevToolsDriver($this->web))->execute('Emulation.setTouchEmulationEnabled', ['enabled' => false]);
+        $this->onAPhone(false);
     }
 
     public function testATableIsLaidOutFromAPicture(): void

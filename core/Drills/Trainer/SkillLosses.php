@@ -38,12 +38,11 @@ final class SkillLosses
     {
         $pots = $positions = [];
         foreach ($shots as $shot) {
-            if (null !== $shot->pot && [] !== $shot->forPot) {
-                $pots[] = [$shot->forPot, $shot->pot, $shot->made];
-            } elseif (null !== $shot->pot) {
-                $pots[] = [[], $shot->pot, $shot->made];
+            if (null === $shot->pot) {
+                continue;
             }
-            if ($shot->made && null !== $shot->inPosition && null !== $shot->position && null !== $shot->pot && $shot->pot > 0.0) {
+            $pots[] = [$shot->forPot, $shot->pot, $shot->made];
+            if ($shot->made && null !== $shot->inPosition && null !== $shot->position && $shot->pot > 0.0) {
                 $positions[] = [$shot->forPosition, min(1.0, $shot->position / $shot->pot), $shot->inPosition];
             }
         }

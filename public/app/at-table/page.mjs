@@ -1,10 +1,11 @@
 // The page at the table: one shot a screen, two taps after it. What was noted waits on the device until the server has it.
 
 import { headRail, onScreenChange, turn, walkOn } from '../turn.mjs';
+import { JSON_TYPE } from '../post.mjs';
 import { LONG } from '../units.mjs';
 import { drawTable } from './draw.mjs';
 import { settle, watch } from './pointing.mjs';
-import { entryQueue } from './queue.mjs';
+import { entryQueue, newKey, now, posting } from './queue.mjs';
 import {
     again, begin, choose, dropped, entered, finish, firstOf, moveBall, objectStopped,
     pack, planned, propose, shotNow, stopped, takeBack, takeSeen, tell, tenTries, unpack, withoutPlan,
@@ -24,16 +25,10 @@ const AGAIN = 400;
 const TRY = 5000;
 const EVENING = 6 * 3600 * 1000;
 
-const JSON_TYPE = { 'Content-Type': 'application/json' };
-
 let run = null;
 let asked = 0;
 let arranging = false;
 let online = true;
-
-const hex = (byte) => byte.toString(16).padStart(2, '0');
-const newKey = () => crypto.randomUUID?.() ?? [...crypto.getRandomValues(new Uint8Array(16))].map(hex).join('');
-const now = () => `${new Date().toISOString().slice(0, 19)}Z`;
 
 function keep() {
     try {
@@ -66,12 +61,7 @@ const queue = entryQueue({
     store: localStorage,
     name: 'zl-entries',
     changed: showConnection,
-    async post(entries) {
-        const answer = await fetch(main.dataset.entries, { method: 'POST', headers: JSON_TYPE, body: JSON.stringify({ entries }) });
-        if (answer.status === 422) return { kept: [], refused: Object.fromEntries(entries.map((one) => [one.key, 'refused as a whole'])) };
-        if (!answer.ok) throw new Error(answer.status);
-        return answer.json();
-    },
+    post: posting(main.dataset.entries),
 });
 
 async function send() {

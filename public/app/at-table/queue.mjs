@@ -1,5 +1,7 @@
 // Entries that wait to be sent: kept on the device until the server says that it has them, then forgotten.
 
+import { JSON_TYPE } from '../post.mjs';
+
 const AT_ONCE = 20;
 
 /** A queue in a store such as localStorage; post(entries) answers { kept, refused } or throws when there is no connection. */
@@ -55,3 +57,19 @@ export function entryQueue({ store, name, post, changed = () => {} }) {
 
     return { add, send, waiting: () => read().length, refused: () => list(refusedName) };
 }
+
+const hex = (byte) => byte.toString(16).padStart(2, '0');
+
+/** Tells an entry from every other. */
+export const newKey = () => crypto.randomUUID?.() ?? [...crypto.getRandomValues(new Uint8Array(16))].map(hex).join('');
+
+/** The time as the server reads it. */
+export const now = () => `${new Date().toISOString().slice(0, 19)}Z`;
+
+/** Posts entries to an address: those refused as a whole are refused one by one. */
+export const posting = (address) => async (entries) => {
+    const answer = await fetch(address, { method: 'POST', headers: JSON_TYPE, body: JSON.stringify({ entries }) });
+    if (answer.status === 422) return { kept: [], refused: Object.fromEntries(entries.map((one) => [one.key, 'refused as a whole'])) };
+    if (!answer.ok) throw new Error(answer.status);
+    return answer.json();
+};

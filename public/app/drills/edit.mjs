@@ -1,6 +1,7 @@
 // Makes a drill of a rack: areas on its table, points for each, and a check by the simulated player.
 
 import { el } from '../at-table/draw.mjs';
+import { postJson } from '../post.mjs';
 import { LONG } from '../units.mjs';
 import { band, corner, drillOf, middle, moved, outline, ring, sized } from './areas.mjs';
 
@@ -151,12 +152,7 @@ function drill() {
     }, areas);
 }
 
-async function post(what, document) {
-    const answer = await fetch(`${page.dataset.address}/${what}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(document) });
-    const says = await answer.json().catch(() => ({}));
-    if (answer.status >= 400) throw new Error(says.problem ?? 'That did not work. Try again.');
-    return says;
-}
+const post = (what, document) => postJson(`${page.dataset.address}/${what}`, document);
 
 function told({ impossible, pars, settled }) {
     if (impossible.length) return ['Nobody can score here: no stroke near the one that is meant does it. Make the areas larger, or move them on the cue ball’s way.'];

@@ -1,6 +1,6 @@
 // A drill at the table: one tap a shot. What was scored waits on the device until the server has it.
 
-import { entryQueue } from '../at-table/queue.mjs';
+import { entryQueue, newKey, now, posting } from '../at-table/queue.mjs';
 import { isUpright, onScreenChange, turn, viewBox } from '../turn.mjs';
 import { begin, isOver, press, score, stationOf, undo } from './round.mjs';
 
@@ -12,9 +12,6 @@ const tries = JSON.parse($('tries').textContent);
 const stored = `zl-drill ${drill} ${step} ${main.dataset.test}`;
 const plan = { course, tries: +main.dataset.tries, stations: tries.length, whole: main.dataset.whole === '1', test: main.dataset.test === '1' };
 const pass = +main.dataset.pass;
-
-const hex = (byte) => byte.toString(16).padStart(2, '0');
-const newKey = () => crypto.randomUUID?.() ?? [...crypto.getRandomValues(new Uint8Array(16))].map(hex).join('');
 
 const remembered = (name) => {
     try {
@@ -32,31 +29,19 @@ function remember(name, value) {
     }
 }
 
-let state = begin(plan);
-try {
-    const presses = JSON.parse(remembered(stored) || '[]');
-    if (Array.isArray(presses)) for (const points of presses) state = press(state, points);
-} catch { /* a new round */ }
-
 /** What was pressed, from the beginning. */
-let presses = (() => {
-    try {
-        return JSON.parse(remembered(stored) || '[]');
-    } catch {
-        return [];
-    }
-})();
+let presses = [];
+try {
+    const kept = JSON.parse(remembered(stored) || '[]');
+    if (Array.isArray(kept)) presses = kept;
+} catch { /* a new round */ }
+let state = presses.reduce(press, begin(plan));
 
 const queue = entryQueue({
     store: localStorage,
     name: 'zl-rounds',
     changed: showConnection,
-    async post(entries) {
-        const answer = await fetch(rounds, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ entries }) });
-        if (answer.status === 422) return { kept: [], refused: Object.fromEntries(entries.map((one) => [one.key, 'refused'])) };
-        if (!answer.ok) throw new Error(answer.status);
-        return answer.json();
-    },
+    post: posting(rounds),
 });
 
 function showConnection() {
@@ -130,8 +115,7 @@ $('keep').addEventListener('click', () => {
     const [player, place] = [$('who').value.trim(), $('place').value.trim()];
     remember('zl-drill-player', player);
     remember('zl-drill-place', place);
-    const at = `${new Date().toISOString().slice(0, 19)}Z`;
-    queue.add({ key: newKey(), edition: 1, drill, step, test: plan.test, at, player, place, points: state.points, repeats: state.repeats });
+    queue.add({ key: newKey(), edition: 1, drill, step, test: plan.test, at: now(), player, place, points: state.points, repeats: state.repeats });
     queue.send();
     presses = [];
     remember(stored, null);

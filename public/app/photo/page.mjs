@@ -1,5 +1,6 @@
 // A table laid out from a picture: the tips of the cushions are pointed at, then the balls. The server works out where they lie.
 
+import { postJson } from '../post.mjs';
 import { clamp, bedOf } from '../units.mjs';
 import { drawMap, drawOver } from './draw.mjs';
 import { drawList, ready, toTake } from './list.mjs';
@@ -40,12 +41,7 @@ const keep = () => {
     } catch { /* it works without */ }
 };
 
-async function ask(what, body) {
-    const answer = await fetch(`${address}/${what}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
-    const said = await answer.json().catch(() => ({}));
-    if (!answer.ok) throw new Error(said.problem ?? 'That did not work. Try again.');
-    return said;
-}
+const ask = (what, body) => postJson(`${address}/${what}`, body);
 
 const wanted = () => tips.find((tip) => !(tip.name in state.tips) && !state.skipped.includes(tip.name));
 const count = () => Object.keys(state.tips).length;
