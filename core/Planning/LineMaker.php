@@ -74,12 +74,11 @@ final readonly class LineMaker
         $first = null;
         foreach ($choice->ways() as $way) {
             $leg = $this->leg($rack, $way->route);
-            $left = LegState::Holds === $leg->state ? $leg->after() : null;
-            if (null === $left || !$left->has(BallId::CUE)) {
-                // Rounded to what a player can set it no longer holds.
+            $left = self::left($leg);
+            if (null === $left) {
                 continue;
             }
-            $shot = self::shot($planner, $rack, $way, $leg, $left->ball(BallId::CUE));
+            $shot = self::stated($planner, $rack, $way, $leg, $left->ball(BallId::CUE));
             $after = $rack->goneOn($left);
             if ($rack->rules()->isOver($after->layout)) {
                 // What ends the rack must be the ball that was shot: another one that happens to fall is luck.
@@ -99,11 +98,28 @@ final readonly class LineMaker
         return $first;
     }
 
+    /** One way as a shot of its own; null where it does not hold as a player can set it. */
+    public function shot(Planner $planner, Rack $rack, ChosenShot $choice): ?PlannedShot
+    {
+        $leg = $this->leg($rack, $choice->route);
+        $left = self::left($leg);
+
+        return null === $left ? null : self::stated($planner, $rack, $choice, $leg, $left->ball(BallId::CUE));
+    }
+
+    /** The balls after a leg, the cue ball among them; null where, rounded to what a player can set, it no longer holds. */
+    private static function left(LegOutcome $leg): ?Layout
+    {
+        $left = LegState::Holds === $leg->state ? $leg->after() : null;
+
+        return null !== $left && $left->has(BallId::CUE) ? $left : null;
+    }
+
     /**
      * @param LegOutcome $leg  that it is played as
      * @param Point      $rest where that leaves the cue ball
      */
-    private static function shot(Planner $planner, Rack $rack, ChosenShot $choice, LegOutcome $leg, Point $rest): PlannedShot
+    private static function stated(Planner $planner, Rack $rack, ChosenShot $choice, LegOutcome $leg, Point $rest): PlannedShot
     {
         // A planner that refines has searched; one that does not has looked.
         $settled = $planner->budget->refined > 0;

@@ -118,6 +118,20 @@ final class Planner
         );
     }
 
+    /** The best way found to play one pot; null when there is none. */
+    public function way(Rack $rack, Pot $pot, SearchBudget $budget): ?Route
+    {
+        $this->values->of($rack)->values(RemainingBalls::of($rack->layout));
+        $strokes = $this->strokes($rack, $pot, $budget);
+        if ([] === $strokes) {
+            $strokes = self::ordinary($this->easySpeed($rack, $pot));
+        }
+        $routes = RouteMaker::distinct($this->searched($rack, [[$pot, $strokes]], $budget));
+        usort($routes, static fn(Route $a, Route $b): int => $b->chances->value <=> $a->chances->value);
+
+        return $routes[0] ?? null;
+    }
+
     /**
      * The pots and the strokes to try at each, in two shares of about the same work: the likeliest pot and the others, or, where there
      * is only one, every second of its strokes.
@@ -312,12 +326,18 @@ final class Planner
         $strokes = \array_slice($proposals->strokes($remaining, $pot, $from), 0, $budget->strokes);
         if ($this->values->of($rack)->isOver($remaining->without($pot->ball))) {
             // Nothing is left to get position for: it may simply be potted.
-            $cue = $rack->layout->ball(BallId::CUE);
-            $window = $this->cache->windows->among($rack->layout, $pot);
-            $easy = (new PotChance($this->simulator, $rack->layout, $pot, $rack->player, $window))->readingSpeed($cue->x, $cue->y);
-            $strokes = [...self::ordinary($easy), ...$strokes];
+            $strokes = [...self::ordinary($this->easySpeed($rack, $pot)), ...$strokes];
         }
 
         return $budget->refined > 0 ? [...$strokes, ...$proposals->contacts($remaining, $pot, $from)] : $strokes;
+    }
+
+    /** Speed of an easy stroke at a pot from where the cue ball lies, m/s. */
+    private function easySpeed(Rack $rack, Pot $pot): float
+    {
+        $cue = $rack->layout->ball(BallId::CUE);
+        $window = $this->cache->windows->among($rack->layout, $pot);
+
+        return (new PotChance($this->simulator, $rack->layout, $pot, $rack->player, $window))->readingSpeed($cue->x, $cue->y);
     }
 }

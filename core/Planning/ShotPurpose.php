@@ -121,7 +121,9 @@ final class ShotPurpose
         if ([] !== $cluster && [] !== array_intersect($moved, $cluster)) {
             return new BreaksCluster($cluster, self::insurance($rack, $choice, $moved));
         }
-        $badly = array_values(array_filter($moved, static fn(int $b): bool => $pots->liesBadly($choice->left(), $b)));
+        // What the other player has to pot may lie as it likes.
+        $own = array_intersect($moved, $rack->rules()->ownBalls($rack->layout));
+        $badly = array_values(array_filter($own, static fn(int $b): bool => $pots->liesBadly($choice->left(), $b)));
 
         return [] === $badly ? new RunsInto($moved) : new BumpsFree($badly);
     }

@@ -48,6 +48,14 @@ final class DrillWording
             return 'Each shot once, counted: what the training was worth.';
         }
 
+        if (Skill::Choice === $loss->skill) {
+            return \sprintf(
+                'Which shot: at %d racks as they came your choices kept %.0f %% of the plan’s chance.',
+                $loss->shots,
+                100 * $loss->went,
+            );
+        }
+
         return \sprintf(
             '%s: %.0f %% of %d shots went well where %.0f %% were promised; that is %s shots in a rack.',
             ucfirst(self::skill($loss->skill)),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Wording;
 
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Rack\ShotSpec;
@@ -23,6 +24,12 @@ final readonly class ShotTitle
         return null === $spec->ball
             ? \sprintf('%s %.1f°', $spec->intent->isSafety() ? 'safety,' : 'aim', $spec->aimDeg)
             : \sprintf('%s → %s', self::way($spec->intent, $spec->ball), $spec->pocket?->spoken());
+    }
+
+    /** "5 → foot left". */
+    public static function pot(Pot $pot): string
+    {
+        return \sprintf('%s → %s', BallId::spoken($pot->ball), $pot->pocket->spoken());
     }
 
     private static function way(Intent $intent, int $ball): string

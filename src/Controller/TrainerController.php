@@ -13,7 +13,6 @@ use ZigLane\App\Drills\Rounds;
 use ZigLane\App\Drills\TrainerDesk;
 use ZigLane\App\Logbook\Logbook;
 use ZigLane\Core\Drills\Trainer\SessionPlan;
-use ZigLane\Core\Drills\Trainer\SkillLosses;
 
 /**
  * What to practise next, from the logbook.
@@ -38,7 +37,7 @@ final class TrainerController extends AbstractController
         $minutes = $request->query->getInt('minutes', 40);
         $minutes = \in_array($minutes, self::MINUTES, true) ? $minutes : 40;
         $shots = $this->desk->shots($player);
-        $losses = SkillLosses::of($shots);
+        $losses = $this->desk->losses($player, $shots);
         $drills = $this->shelf->all();
         $done = array_map(static fn(array $best): int => $best['tests'], $this->rounds->bests());
 

@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace ZigLane\App\Drills;
 
 use Doctrine\DBAL\Connection;
+use ZigLane\App\Choice\ChoiceStore;
+use ZigLane\Core\Choice\ChoiceLoss;
 use ZigLane\Core\Drills\Trainer\LoggedShot;
+use ZigLane\Core\Drills\Trainer\SkillLoss;
+use ZigLane\Core\Drills\Trainer\SkillLosses;
 use ZigLane\Core\Logbook\Spin;
 use ZigLane\Core\Shots\ShotKind;
 
@@ -17,7 +21,23 @@ final readonly class TrainerDesk
     /** The latest shots that are looked at. */
     private const MOST = 2000;
 
-    public function __construct(private Connection $database) {}
+    public function __construct(private Connection $database, private ChoiceStore $choices) {}
+
+    /**
+     * Where a player's racks are lost: by the logbook, and by what they chose at "Look before you leap".
+     *
+     * @param list<LoggedShot> $shots
+     *
+     * @return list<SkillLoss> first the one that stands out most from chance
+     */
+    public function losses(string $player, array $shots): array
+    {
+        $choosing = ChoiceLoss::of($this->choices->of($player)['plain']);
+        $losses = [...SkillLosses::of($shots), ...null === $choosing ? [] : [$choosing]];
+        usort($losses, static fn(SkillLoss $a, SkillLoss $b): int => $b->surely() <=> $a->surely());
+
+        return $losses;
+    }
 
     /** @return list<LoggedShot> */
     public function shots(string $player): array

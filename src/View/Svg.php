@@ -27,6 +27,12 @@ final class Svg
         return self::mm($p->x, $decimals) . ' ' . self::mm($p->y, $decimals);
     }
 
+    /** @return array{x: float, y: float} for a template, mm */
+    public static function place(Point $p): array
+    {
+        return ['x' => round(1000 * $p->x, 1), 'y' => round(1000 * $p->y, 1)];
+    }
+
     /**
      * The pieces as one path: parabolas are quadratic Bézier curves exactly, lines are lines.
      *

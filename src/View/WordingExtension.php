@@ -19,6 +19,7 @@ use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\NoPot;
 use ZigLane\Core\Reading\Indirect;
 use ZigLane\Core\Routes\Family;
+use ZigLane\Core\Wording\ChoiceWording;
 use ZigLane\Core\Wording\DrillWording;
 use ZigLane\Core\Wording\FitWording;
 use ZigLane\Core\Wording\LegWording;
@@ -50,6 +51,7 @@ final class WordingExtension extends AbstractExtension
             new TwigFunction('drill_reason', DrillWording::reason(...)),
             new TwigFunction('drill_skill', DrillWording::skill(...)),
             new TwigFunction('drill_progress', DrillWording::progress(...)),
+            new TwigFunction('choice_progress', ChoiceWording::progress(...)),
             new TwigFunction('pace', SpeedScale::name(...)),
             new TwigFunction('fit_pot', PlayerFitWording::pot(...)),
             new TwigFunction('test_title', TestWording::title(...)),

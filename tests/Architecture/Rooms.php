@@ -17,7 +17,7 @@ final class Rooms
 
     /** See docs/architecture.md for what is in each. */
     private const ORDER = [
-        'Settings', 'Geometry', 'Numerics', 'Parallel', 'Equipment', 'Physics', 'Aiming', 'Player', 'Games', 'Shots', 'Rack', 'Potting', 'Reading', 'Line', 'Logbook', 'Camera', 'Photo', 'Routes', 'Planning', 'Decision', 'Breaks', 'Drills', 'Measuring', 'Wording', 'Files', 'Experiments',
+        'Settings', 'Geometry', 'Numerics', 'Parallel', 'Equipment', 'Physics', 'Aiming', 'Player', 'Games', 'Shots', 'Rack', 'Potting', 'Reading', 'Line', 'Logbook', 'Camera', 'Photo', 'Routes', 'Planning', 'Decision', 'Breaks', 'Drills', 'Experiments', 'Choice', 'Measuring', 'Wording', 'Files',
     ];
 
     /** Folders inside a folder, and who may use them besides that folder itself. */
