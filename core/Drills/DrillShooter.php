@@ -38,12 +38,13 @@ final class DrillShooter
     /** The score of one test: all its tries. */
     public function test(): int
     {
-        $sum = 0;
-        for ($try = 0; $try < $this->drill->tries; ++$try) {
-            $sum += $this->once($try);
-        }
+        return array_sum($this->points());
+    }
 
-        return $sum;
+    /** @return non-empty-list<int> points of each try of one test */
+    public function points(): array
+    {
+        return array_map($this->once(...), range(0, $this->drill->tries - 1));
     }
 
     /** The score of one try, counted from 0. */

@@ -33,4 +33,18 @@ final readonly class Progress
         $this->mean = \count($latest) < 2 ? null : StudentEstimate::mean($latest);
         $this->trend = \count($latest) < self::FEW ? null : StudentEstimate::slope($latest);
     }
+
+    /** How many of the latest tests in a row reached the pass mark. */
+    public function passedInARow(int $pass): int
+    {
+        $row = 0;
+        foreach (array_reverse($this->scores) as $score) {
+            if ($score < $pass) {
+                break;
+            }
+            ++$row;
+        }
+
+        return $row;
+    }
 }

@@ -25,16 +25,26 @@ final readonly class TableLengths
     public function ofSpeed(float $speed): float
     {
         $g = $this->simulator->geometry;
-        $layout = new Layout([BallId::CUE => new Point($g->reach, $g->width / 2)]);
         $way = 0.0;
-        foreach ($this->simulator->play(
-            $layout,
-            new Shot(0.0, $speed, new Tip(0.0, self::LAG_HEIGHT)),
-        )->paths[BallId::CUE] ?? [] as $piece) {
+        foreach ($this->rolled($speed)->paths[BallId::CUE] ?? [] as $piece) {
             $way += $piece->length();
         }
 
         return $way / ($g->length - 2 * $g->reach);
+    }
+
+    /** How long it rolls then, s. */
+    public function seconds(float $speed): float
+    {
+        return $this->rolled($speed)->duration;
+    }
+
+    private function rolled(float $speed): ShotResult
+    {
+        $g = $this->simulator->geometry;
+        $layout = new Layout([BallId::CUE => new Point($g->reach, $g->width / 2)]);
+
+        return $this->simulator->play($layout, new Shot(0.0, $speed, new Tip(0.0, self::LAG_HEIGHT)));
     }
 
     /** The most lengths anyone can send it on this table. */

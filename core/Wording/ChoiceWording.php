@@ -88,13 +88,13 @@ final class ChoiceWording
     }
 
     /** What the player stated, in one sentence. */
-    public static function stated(Choice $choice, float $lengths): string
+    public static function stated(Choice $choice, float $lengths, SpeedScale $paces): string
     {
         return \sprintf(
             'The %d in the %s. %s',
             $choice->pot->ball,
             $choice->pot->pocket->spoken(),
-            DrillWording::stroke($choice->spec(), $lengths),
+            DrillWording::stroke($choice->spec(), $lengths, $paces),
         );
     }
 

@@ -82,9 +82,9 @@ final class DrillWording
     }
 
     /** "Tip at half past one, 0.6 tips; lag (2.0 lengths)". */
-    public static function stroke(ShotSpec $shot, float $lengths): string
+    public static function stroke(ShotSpec $shot, float $lengths, SpeedScale $paces): string
     {
-        return \sprintf('Tip: %s. Pace: %s, %.1f lengths.', self::tip($shot->tip), SpeedScale::name($lengths), $lengths);
+        return \sprintf('Tip: %s. Pace: %s, %.1f lengths.', self::tip($shot->tip), $paces->name($lengths), $lengths);
     }
 
     /** The latest mean and the trend; '' for a single test. */
@@ -98,7 +98,8 @@ final class DrillWording
         if (null === $progress->trend) {
             return $says;
         }
-        [$slope, $low, $high] = $progress->trend;
+        // Nothing is said of below zero by less than can be told.
+        [$slope, $low, $high] = array_map(static fn(float $v): float => round($v, 1) + 0.0, $progress->trend);
         $way = match (true) {
             $low > 0.0 => 'It rises',
             $high < 0.0 => 'It falls',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\App\AtTable;
 
-use ZigLane\App\View\Units;
+use ZigLane\App\View\Reader;
 use ZigLane\App\Work\Processors;
 use ZigLane\App\Work\Work;
 use ZigLane\Core\Decision\AdvisedSearch;
@@ -25,20 +25,20 @@ final class PlanTable implements Work
     }
 
     /**
-     * @param list<mixed> $question Rack, a settled plan of it as it is stored or null, Units
+     * @param list<mixed> $question Rack, a settled plan of it as it is stored or null, Reader
      *
      * @return \Generator<int, array<string, mixed>> run sheets; "edition" counts them
      */
     public function answers(array $question): \Generator
     {
-        [$rack, $stored, $units] = $question;
-        \assert($rack instanceof Rack && (null === $stored || \is_string($stored)) && $units instanceof Units);
+        [$rack, $stored, $reader] = $question;
+        \assert($rack instanceof Rack && (null === $stored || \is_string($stored)) && $reader instanceof Reader);
         $edition = 0;
-        $sheet = null === $stored ? null : self::stored($rack, $stored, $units);
+        $sheet = null === $stored ? null : self::stored($rack, $stored, $reader);
         $described = $sheet?->describe();
         if (null === $sheet) {
             foreach ((new AdvisedSearch($rack, processes: Processes::asAllowed(Processors::forPlans(...))))->plans() as $advised) {
-                $sheet = RunSheet::of($rack, $advised, $units);
+                $sheet = RunSheet::of($rack, $advised, $reader);
                 $described = $sheet->describe();
                 yield ['edition' => ++$edition, 'settled' => false, 'prepared' => (object) []] + $described;
             }
@@ -54,7 +54,7 @@ final class PlanTable implements Work
         }
     }
 
-    private static function stored(Rack $rack, string $stored, Units $units): ?RunSheet
+    private static function stored(Rack $rack, string $stored, Reader $reader): ?RunSheet
     {
         try {
             $document = json_decode($stored, false, 64, \JSON_THROW_ON_ERROR);
@@ -64,7 +64,7 @@ final class PlanTable implements Work
             $plan = PlanFile::read($document, $rack);
             $advice = ($document->advice ?? null) instanceof \stdClass ? AdviceFile::read($document->advice) : null;
 
-            return [] === $plan->shots && null === $advice ? null : new RunSheet($rack, $plan, $advice, $units);
+            return [] === $plan->shots && null === $advice ? null : new RunSheet($rack, $plan, $advice, $reader);
         } catch (InvalidInput|\JsonException) {
             // What cannot be read is planned again.
             return null;

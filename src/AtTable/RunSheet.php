@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZigLane\App\AtTable;
 
-use ZigLane\App\View\Units;
+use ZigLane\App\View\Reader;
 use ZigLane\Core\Decision\AdvisedPlan;
 use ZigLane\Core\Decision\OptionKind;
 use ZigLane\Core\Equipment\BallId;
@@ -33,13 +33,13 @@ final class RunSheet
         private readonly Rack $asked,
         private readonly Plan $plan,
         private readonly ?array $advice,
-        Units $units,
+        Reader $reader,
     ) {
-        $this->shot = new SheetShot($asked, $units);
+        $this->shot = new SheetShot($asked, $reader);
     }
 
     /** The same of a search that is under way. */
-    public static function of(Rack $asked, AdvisedPlan $advised, Units $units): self
+    public static function of(Rack $asked, AdvisedPlan $advised, Reader $reader): self
     {
         $advice = null === $advised->advice
             ? null
@@ -50,7 +50,7 @@ final class RunSheet
                 \JSON_THROW_ON_ERROR,
             ));
 
-        return new self($asked, $advised->plan, $advice, $units);
+        return new self($asked, $advised->plan, $advice, $reader);
     }
 
     /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\App\AtTable;
 
 use ZigLane\App\View\LegDrawing;
+use ZigLane\App\View\Reader;
 use ZigLane\App\View\Svg;
-use ZigLane\App\View\Units;
 use ZigLane\App\View\WayFacts;
 use ZigLane\App\View\ZoneDrawing;
 use ZigLane\Core\Equipment\BallId;
@@ -27,7 +27,6 @@ use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\LegWording;
 use ZigLane\Core\Wording\ShotTitle;
 use ZigLane\Core\Wording\ShotWording;
-use ZigLane\Core\Wording\SpeedScale;
 
 /**
  * One shot as a device at the table has it: what is meant, what is promised, how to aim it, how to draw it.
@@ -37,7 +36,7 @@ final readonly class SheetShot
     private TableGeometry $geometry;
     private LinePlayer $player;
 
-    public function __construct(Rack $table, private Units $units)
+    public function __construct(Rack $table, private Reader $reader)
     {
         $simulator = $table->simulator();
         $this->geometry = $simulator->geometry;
@@ -94,7 +93,7 @@ final readonly class SheetShot
             'plan' => (object) ForecastFields::write($forecast, $size),
             'tip' => ['side' => $spec->tip->side, 'height' => $spec->tip->height, 'clock' => $spec->tip->clock()],
             'lengths' => null === $lengths ? null : round($lengths, 1),
-            'pace' => null === $lengths ? '' : SpeedScale::name($lengths),
+            'pace' => null === $lengths ? '' : $this->reader->paces->name($lengths),
             'raised' => null === $leg->shot ? 0 : (int) round(rad2deg($leg->shot->elevation)),
             'aim' => $this->aim($leg, $rack),
             'reading' => $drawing->reading,
@@ -132,7 +131,7 @@ final readonly class SheetShot
                 'line' => LegWording::aim($card),
             ];
         } else {
-            $aim['facts'] = WayFacts::of($leg, $rack->table->size, $this->units);
+            $aim['facts'] = WayFacts::of($leg, $rack->table->size, $this->reader->units);
         }
         if (null !== $leg->before) {
             $aim += BehindView::of($leg, $this->geometry)?->describe() ?? [];

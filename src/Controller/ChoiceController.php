@@ -14,10 +14,10 @@ use ZigLane\App\Choice\JudgeChoice;
 use ZigLane\App\Choice\Posed;
 use ZigLane\App\Choice\Wish;
 use ZigLane\App\Http\TooMany;
+use ZigLane\App\Paces;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\ChoiceQuestion;
 use ZigLane\App\View\ChoiceTold;
-use ZigLane\App\View\Units;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Choice\Files\ChoiceFile;
 use ZigLane\Core\InvalidInput;
@@ -36,20 +36,21 @@ final class ChoiceController extends AbstractController
         private readonly ChoiceStore $store,
         private readonly TaskDesk $desk,
         private readonly RackStore $racks,
+        private readonly Paces $paces,
     ) {}
 
     #[Route('', name: 'choice', methods: ['GET'])]
     public function page(Request $request, int $id): Response
     {
         $row = $this->store->find($id);
-        $units = Units::of($request);
+        $reader = $this->paces->reader($request);
         try {
             $posed = Posed::read($row['document']);
             $wish = Wish::read(JsonText::decode($row['wish']));
             $page = ['id' => $id, 'player' => $row['player'], 'wish' => $wish->write(), 'rack' => $posed->rack];
             $response = null === $row['answer']
-                ? $this->render('choice.html.twig', $page + ['question' => ChoiceQuestion::of($posed, $units)])
-                : $this->render('choice_told.html.twig', $page + ['told' => ChoiceTold::of($posed, $row['answer'], $units)]);
+                ? $this->render('choice.html.twig', $page + ['question' => ChoiceQuestion::of($posed, $reader)])
+                : $this->render('choice_told.html.twig', $page + ['told' => ChoiceTold::of($posed, $row['answer'], $reader)]);
         } catch (InvalidInput $e) {
             $response = $this->render('choice_damaged.html.twig', ['why' => $e->getMessage()]);
             $response->setStatusCode(Response::HTTP_UNPROCESSABLE_ENTITY);

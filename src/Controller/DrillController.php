@@ -11,6 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Drills\DrillShelf;
 use ZigLane\App\Drills\Rounds;
 use ZigLane\App\Logbook\Logbook;
+use ZigLane\App\Paces;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\View\DrillDrawing;
@@ -31,6 +32,7 @@ final class DrillController extends AbstractController
         private readonly Rounds $rounds,
         private readonly Logbook $logbook,
         private readonly ProfileStore $profiles,
+        private readonly Paces $paces,
     ) {}
 
     #[Route('', name: 'drill', methods: ['GET'])]
@@ -84,9 +86,10 @@ final class DrillController extends AbstractController
             'drill' => $drill,
             'step' => $step,
             'test' => 'test' === $request->query->getString('mode'),
-            'tries' => DrillTries::of($drill->at($step), random_int(1, 1_000_000)),
+            'tries' => DrillTries::of($drill->at($step), random_int(1, 1_000_000), $this->paces->scale()),
             'players' => array_values(array_unique([...$this->logbook->players(), ...$players, ...$this->rounds->players()])),
             'tables' => $tables,
+            'for' => mb_strimwidth(mb_scrub($request->query->getString('for')), 0, 80),
         ], new Response(headers: ['Cache-Control' => 'no-store']));
     }
 

@@ -9,6 +9,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigLane\App\Coach\Assignments;
 use ZigLane\App\Drills\DrillShelf;
 use ZigLane\App\Drills\Rounds;
 use ZigLane\App\Http\UploadedText;
@@ -29,7 +30,11 @@ final class DrillsController extends AbstractController
     private const LONGEST = 200_000;
     private const MOST = 50;
 
-    public function __construct(private readonly DrillShelf $shelf, private readonly Rounds $rounds) {}
+    public function __construct(
+        private readonly DrillShelf $shelf,
+        private readonly Rounds $rounds,
+        private readonly Assignments $assignments,
+    ) {}
 
     #[Route('/drills', name: 'drills', methods: ['GET'])]
     public function list(Request $request): Response
@@ -91,6 +96,8 @@ final class DrillsController extends AbstractController
             'cards' => $cards,
             'skills' => array_values(array_unique(array_map(static fn(Drill $drill) => $drill->skill, $drills), \SORT_REGULAR)),
             'skill' => $skill,
+            'all' => $drills,
+            'set' => array_values(array_filter($this->assignments->all(), static fn(array $set): bool => [] === $set['results'])),
             'bests' => $this->rounds->bests(),
             'problem' => $problem,
         ], new Response(

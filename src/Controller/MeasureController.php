@@ -16,9 +16,11 @@ use ZigLane\App\Form\MeasureAnswers;
 use ZigLane\App\Form\MeasureType;
 use ZigLane\App\Form\Readings;
 use ZigLane\App\Http\TooMany;
+use ZigLane\App\Paces;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\App\Reading\FitTable;
+use ZigLane\App\View\PaceRow;
 use ZigLane\App\View\Units;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Equipment\Table;
@@ -40,6 +42,7 @@ final class MeasureController extends AbstractController
         private readonly ProfileStore $store,
         private readonly TaskDesk $desk,
         private readonly FormFactoryInterface $forms,
+        private readonly Paces $paces,
     ) {}
 
     #[Route('', name: 'measure', methods: ['GET'])]
@@ -104,6 +107,7 @@ final class MeasureController extends AbstractController
             'fit' => $fit,
             'saysTable' => ComparisonWording::ofTable($fit->table()),
             'saysCue' => ComparisonWording::ofCue($fit->cue()),
+            'paces' => PaceRow::all($this->paces->scale(), $fit->table()),
         ]);
     }
 

@@ -10,12 +10,12 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use ZigLane\App\Drills\DrillShelf;
+use ZigLane\App\Paces;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\PlanView;
 use ZigLane\App\View\SheetFigure;
-use ZigLane\App\View\Units;
 use ZigLane\Core\Drills\Drill;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LinePlayer;
@@ -38,6 +38,7 @@ final class SheetController extends AbstractController
         private readonly DrillShelf $shelf,
         private readonly RackStore $store,
         private readonly PlanDesk $plans,
+        private readonly Paces $paces,
     ) {}
 
     #[Route('/drills/{slug}/sheet', name: 'drill_sheet', requirements: ['slug' => '[a-z0-9][a-z0-9-]{0,63}'], methods: ['GET'])]
@@ -47,7 +48,7 @@ final class SheetController extends AbstractController
         $player = Player::of(Level::League);
         $figures = [];
         foreach ($drill->stations as $station) {
-            $figures[] = SheetFigure::ofStation($drill, $station, $drill->rack($station, $player), Units::of($request));
+            $figures[] = SheetFigure::ofStation($drill, $station, $drill->rack($station, $player), $this->paces->reader($request));
         }
 
         $address = $this->generateUrl('drill', ['slug' => $slug], UrlGeneratorInterface::ABSOLUTE_URL);
@@ -81,7 +82,7 @@ final class SheetController extends AbstractController
             }
             $drill = $this->found($slug);
             foreach ($drill->stations as $station) {
-                $figures[] = SheetFigure::ofStation($drill, $station, $drill->rack($station, $player), Units::of($request));
+                $figures[] = SheetFigure::ofStation($drill, $station, $drill->rack($station, $player), $this->paces->reader($request));
             }
         }
 
@@ -98,18 +99,18 @@ final class SheetController extends AbstractController
     /** @return list<SheetFigure> */
     private function figures(Request $request, OpenRack $open, int $id): array
     {
-        $units = Units::of($request);
+        $reader = $this->paces->reader($request);
         $rack = $open->rack;
         if ('plan' === $request->query->getString('of')) {
             $plan = $this->plans->latest($id);
             $shown = null === $plan ? null : new PlanView($open, $plan, []);
             $rack = $shown->line ?? $rack;
         }
-        $figures = [SheetFigure::ofRack($rack, $rack->layout, null, $rack->name, $units)];
+        $figures = [SheetFigure::ofRack($rack, $rack->layout, null, $rack->name, $reader)];
         foreach (LinePlayer::for($rack)->play($rack) as $leg) {
             if (null !== $leg->before) {
                 $title = \sprintf('%d. %s', $leg->number, ShotTitle::of($leg->spec));
-                $figures[] = SheetFigure::ofRack($rack, $leg->before, $leg->spec, $title, $units);
+                $figures[] = SheetFigure::ofRack($rack, $leg->before, $leg->spec, $title, $reader);
             }
         }
 

@@ -13,6 +13,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\AtTable\PlanTable;
 use ZigLane\App\Entity\Upload;
 use ZigLane\App\Http\TooMany;
+use ZigLane\App\Paces;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\PlanView;
@@ -40,6 +41,7 @@ final class TableController extends AbstractController
         private readonly PlanDesk $plans,
         private readonly TaskDesk $desk,
         private readonly EntityManagerInterface $entities,
+        private readonly Paces $paces,
     ) {}
 
     #[Route('', name: 'at_table', methods: ['GET'])]
@@ -84,7 +86,7 @@ final class TableController extends AbstractController
     private function answer(Request $request, Rack $rack, ?string $stored, string $why = ''): Response
     {
         try {
-            $answer = $this->desk->ask(PlanTable::class, [$rack->withLegs([])->named('-'), $stored, Units::of($request)]);
+            $answer = $this->desk->ask(PlanTable::class, [$rack->withLegs([])->named('-'), $stored, $this->paces->reader($request)]);
         } catch (TooMany $e) {
             return new JsonResponse(['problem' => $e->getMessage()], Response::HTTP_TOO_MANY_REQUESTS, ['Retry-After' => '3']);
         }

@@ -9,7 +9,6 @@ use ZigLane\App\Choice\Posed;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Planning\PlannedShot;
-use ZigLane\Core\Wording\SpeedScale;
 
 /**
  * What a player is asked, as the page has it.
@@ -23,7 +22,7 @@ final readonly class ChoiceQuestion
      */
     private function __construct(public TableDrawing $table, public array $balls, public array $data, public array $ways) {}
 
-    public static function of(Posed $posed, Units $units): self
+    public static function of(Posed $posed, Reader $reader): self
     {
         $rack = $posed->rack;
         $rules = $rack->rules();
@@ -37,11 +36,11 @@ final readonly class ChoiceQuestion
                 'now' => array_map(BallId::name(...), $rules->legalTargets($rack->layout)),
                 'own' => $rules->hasFixedOrder() ? [] : array_map(BallId::name(...), array_values(array_diff($own, [$last]))),
                 'last' => null === $last || $rules->hasFixedOrder() ? null : BallId::name($last),
-                'paces' => SpeedScale::NAMES,
+                'paces' => $reader->paces->names,
                 'tips' => 2 * (new Tip(0.5))->tips(),
             ],
             null === $posed->pair ? [] : array_map(
-                static fn(PlannedShot $shot): array => (new SheetShot($rack, $units))->stated($rack, $shot->spec),
+                static fn(PlannedShot $shot): array => (new SheetShot($rack, $reader))->stated($rack, $shot->spec),
                 $posed->pair->shots,
             ),
         );

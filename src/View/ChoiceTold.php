@@ -44,22 +44,22 @@ final readonly class ChoiceTold
     ) {}
 
     /** @throws InvalidInput when the answer cannot be read */
-    public static function of(Posed $posed, string $answer, Units $units): self
+    public static function of(Posed $posed, string $answer, Reader $reader): self
     {
         $data = JsonText::decode($answer, \strlen($answer) + 1);
         $data = $data instanceof \stdClass ? $data : new \stdClass();
 
-        return null === $posed->pair ? self::ofChoice($posed, $data, $units) : self::ofPair($posed, $data, $units);
+        return null === $posed->pair ? self::ofChoice($posed, $data, $reader) : self::ofPair($posed, $data, $reader);
     }
 
     /** @throws InvalidInput */
-    private static function ofPair(Posed $posed, \stdClass $data, Units $units): self
+    private static function ofPair(Posed $posed, \stdClass $data, Reader $reader): self
     {
         $pair = $posed->pair;
         if (null === $pair || !\is_int($data->named ?? null)) {
             throw new InvalidInput('named', 'must be 0 or 1');
         }
-        $shots = new SheetShot($posed->rack, $units);
+        $shots = new SheetShot($posed->rack, $reader);
 
         return new self(
             new TableDrawing($posed->rack->table),
@@ -74,14 +74,14 @@ final readonly class ChoiceTold
     }
 
     /** @throws InvalidInput */
-    private static function ofChoice(Posed $posed, \stdClass $data, Units $units): self
+    private static function ofChoice(Posed $posed, \stdClass $data, Reader $reader): self
     {
         $rack = $posed->rack;
         $choice = ChoiceFile::read($data->choice ?? null, $rack);
         $worth = WorthFile::read($data->worth ?? null, $rack);
         $plan = PlanFile::read(($data->plan ?? null) instanceof \stdClass ? $data->plan : new \stdClass(), $rack);
         $first = $plan->shots[0] ?? throw new InvalidInput('plan.shots', 'is empty');
-        $shots = new SheetShot($rack, $units);
+        $shots = new SheetShot($rack, $reader);
 
         return new self(
             new TableDrawing($rack->table),
@@ -94,8 +94,8 @@ final readonly class ChoiceTold
                     'chances' => null === $worth->shot ? '' : ChoiceWording::chances($worth->shot->pot, $worth->chosen),
                 ] + $shots->stated($rack, $choice->spec($worth->offset)),
             ],
-            ChoiceWording::parts($worth, $choice, $first, $units->length(...)),
-            ChoiceWording::stated($choice, $choice->speed->inLengths(new TableLengths($rack->simulator()))),
+            ChoiceWording::parts($worth, $choice, $first, $reader->units->length(...)),
+            ChoiceWording::stated($choice, $choice->speed->inLengths(new TableLengths($rack->simulator())), $reader->paces),
             array_map(static fn(PlannedShot $shot): string => ShotTitle::pot($shot->pot), $plan->shots),
             ShotWording::why($first),
             Svg::place($choice->spot),

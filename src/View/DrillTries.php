@@ -12,6 +12,7 @@ use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Wording\DrillWording;
+use ZigLane\Core\Wording\SpeedScale;
 
 /**
  * A drill as the page at the table takes it along: each station with its drawing, its buttons and its hint.
@@ -22,7 +23,7 @@ final readonly class DrillTries
      * @return list<array{name: string, drawing: DrillDrawing, rules: list<array{points: int, says: string}>, hint: string}> one for each
      *         station; where places are drawn, one for each try
      */
-    public static function of(Drill $drill, int $seed): array
+    public static function of(Drill $drill, int $seed, SpeedScale $paces): array
     {
         $random = new Generator($seed);
         $lengths = new TableLengths(new Simulator($drill->table));
@@ -35,7 +36,7 @@ final readonly class DrillTries
             'name' => $station->name,
             'drawing' => new DrillDrawing($drill, $station),
             'rules' => array_map(static fn(Rule $rule): array => ['points' => $rule->points, 'says' => $rule->says], $station->rules),
-            'hint' => null === $station->shot ? '' : DrillWording::stroke($station->shot, $station->shot->speed->inLengths($lengths)),
+            'hint' => null === $station->shot ? '' : DrillWording::stroke($station->shot, $station->shot->speed->inLengths($lengths), $paces),
         ], $stations);
     }
 }

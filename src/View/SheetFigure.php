@@ -18,7 +18,6 @@ use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Rack\StatedShot;
-use ZigLane\Core\Wording\SpeedScale;
 
 /**
  * One layout on a printed sheet: the table with its ring spots, where each spot is, the stroke, the way that is wanted, lines for scores.
@@ -55,13 +54,14 @@ final readonly class SheetFigure
         Rack $rack,
         Layout $layout,
         ?ShotSpec $shot,
-        Units $units,
+        Reader $reader,
         public array $scores,
         public int $boxes,
         public array $areas = [],
     ) {
         $this->table = new TableDrawing($rack->table);
         $size = $rack->table->size;
+        $length = $reader->units->length(...);
         $spots = [];
         foreach ($layout->balls as $ball => $place) {
             [$x, $y] = $size->diamondsOf($place);
@@ -71,7 +71,7 @@ final readonly class SheetFigure
                 'x' => round(1000 * $place->x, 1),
                 'y' => round(1000 * $place->y, 1),
                 'diamonds' => self::plain($x) . ', ' . self::plain($y),
-                'rails' => \sprintf('%s from %s, %s from %s', $units->length($far[0]), $rails[0], $units->length($far[1]), $rails[1]),
+                'rails' => \sprintf('%s from %s, %s from %s', $length($far[0]), $rails[0], $length($far[1]), $rails[1]),
             ];
         }
         $this->spots = $spots;
@@ -81,7 +81,7 @@ final readonly class SheetFigure
         if (null !== $shot) {
             $lengths = new TableLengths($rack->simulator());
             $far = $shot->speed->inLengths($lengths);
-            $pace = \sprintf('%s, %.1f lengths', SpeedScale::name($far), $far);
+            $pace = \sprintf('%s, %.1f lengths', $reader->paces->name($far), $far);
             $result = self::played($rack, $layout, $shot);
         }
         $this->pace = $pace;
@@ -93,7 +93,7 @@ final readonly class SheetFigure
     }
 
     /** A station of a drill. */
-    public static function ofStation(Drill $drill, Station $station, Rack $rack, Units $units): self
+    public static function ofStation(Drill $drill, Station $station, Rack $rack, Reader $reader): self
     {
         return new self(
             $drill->name . ('' === $station->name ? '' : ": $station->name"),
@@ -101,7 +101,7 @@ final readonly class SheetFigure
             $rack,
             $rack->layout,
             $station->shot,
-            $units,
+            $reader,
             array_map(static fn(Rule $rule): string => \sprintf('%d: %s', $rule->points, $rule->says), $station->rules),
             10,
             (new DrillDrawing($drill, $station))->areas,
@@ -109,9 +109,9 @@ final readonly class SheetFigure
     }
 
     /** A rack, or one leg of its line. */
-    public static function ofRack(Rack $rack, Layout $layout, ?ShotSpec $shot, string $title, Units $units): self
+    public static function ofRack(Rack $rack, Layout $layout, ?ShotSpec $shot, string $title, Reader $reader): self
     {
-        return new self($title, '', $rack, $layout, $shot, $units, [], null === $shot ? 0 : 10);
+        return new self($title, '', $rack, $layout, $shot, $reader, [], null === $shot ? 0 : 10);
     }
 
     private static function played(Rack $rack, Layout $layout, ShotSpec $shot): ?ShotResult

@@ -7,6 +7,7 @@ namespace ZigLane\App\View;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
 use Twig\TwigFunction;
+use ZigLane\App\Paces;
 use ZigLane\Core\Line\AimCard;
 use ZigLane\Core\Line\LegFault;
 use ZigLane\Core\Line\LegNote;
@@ -26,7 +27,6 @@ use ZigLane\Core\Wording\LegWording;
 use ZigLane\Core\Wording\PlayerFitWording;
 use ZigLane\Core\Wording\PotWording;
 use ZigLane\Core\Wording\RouteWording;
-use ZigLane\Core\Wording\SpeedScale;
 use ZigLane\Core\Wording\TestWording;
 
 /**
@@ -34,6 +34,8 @@ use ZigLane\Core\Wording\TestWording;
  */
 final class WordingExtension extends AbstractExtension
 {
+    public function __construct(private readonly Paces $paces) {}
+
     public function getFilters(): array
     {
         return [
@@ -52,7 +54,7 @@ final class WordingExtension extends AbstractExtension
             new TwigFunction('drill_skill', DrillWording::skill(...)),
             new TwigFunction('drill_progress', DrillWording::progress(...)),
             new TwigFunction('choice_progress', ChoiceWording::progress(...)),
-            new TwigFunction('pace', SpeedScale::name(...)),
+            new TwigFunction('pace', fn(float $lengths): string => $this->paces->scale()->name($lengths)),
             new TwigFunction('fit_pot', PlayerFitWording::pot(...)),
             new TwigFunction('test_title', TestWording::title(...)),
             new TwigFunction('test_tells', TestWording::tells(...)),

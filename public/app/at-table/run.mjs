@@ -40,7 +40,8 @@ export function begin({ rack, sheet, session, key }) {
     return {
         version: 1,
         rack,
-        run: key(),
+        // Which rack it is can be told by its key.
+        run: `r${rack}-${key()}`,
         session,
         sheet,
         at: 0,

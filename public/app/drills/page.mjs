@@ -125,7 +125,7 @@ $('keep').addEventListener('click', () => {
     $('said').textContent = 'Kept.';
 });
 
-$('who').value = remembered('zl-drill-player') || ($('players').options[0]?.value ?? '');
+$('who').value = main.dataset.for || remembered('zl-drill-player') || ($('players').options[0]?.value ?? '');
 $('place').value = remembered('zl-drill-place') || ($('tables').options[0]?.value ?? '');
 /** The table stands upright on a phone. */
 function dress() {
