@@ -101,7 +101,7 @@ serve_the_demo() {
     prepare_test_instance
     test_instance prod database
     local table
-    for table in assignment posed_choice shared_plan table_photo own_drill drill_round plan message task rack_revision rack setting profile attempt play_session upload; do
+    for table in shared_drill assignment posed_choice shared_plan table_photo own_drill drill_round plan message task rack_revision rack setting profile attempt play_session upload; do
         (unset ZIG_LANE_LOG && console dbal:run-sql --quiet "DELETE FROM $table")
     done
     test_instance prod database web workers

@@ -21,3 +21,6 @@ for (const box of document.querySelectorAll('[data-code]')) {
 }
 document.getElementById('print').addEventListener('click', () => print());
 for (const choice of document.querySelectorAll('[data-submits]')) choice.addEventListener('change', () => choice.form.submit());
+// Other ways are still being looked for: the sheet is asked for again.
+const AGAIN = 1200;
+if ('again' in document.body.dataset) setTimeout(() => location.reload(), AGAIN);

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace ZigLane\App\Controller;
 
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZigLane\App\Entity\SharedPlan;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\App\Share\LinkBase;
 use ZigLane\App\Share\SharedPlans;
 use ZigLane\App\View\SharedView;
 use ZigLane\Core\InvalidInput;
@@ -24,8 +25,7 @@ final class ShareController extends AbstractController
         private readonly RackStore $store,
         private readonly PlanDesk $plans,
         private readonly SharedPlans $shared,
-        #[Autowire('%kernel.cache_dir%/../../lan/address')]
-        private readonly string $lanAddress,
+        private readonly LinkBase $base,
     ) {}
 
     #[Route('/racks/{id}/links', name: 'links', requirements: ['id' => '[0-9]{1,9}'], methods: ['GET'])]
@@ -77,13 +77,21 @@ final class ShareController extends AbstractController
 
     private function page(Request $request, int $id, ?string $problem = null): Response
     {
-        $lan = is_file($this->lanAddress) ? rtrim(trim((string) file_get_contents($this->lanAddress)), '/') : null;
+        $open = $this->store->open($id);
 
         return $this->render('links.html.twig', [
-            'open' => $this->store->open($id),
-            'links' => $this->shared->of($id),
-            'base' => $lan ?? $request->getSchemeAndHttpHost(),
-            'lan' => null !== $lan,
+            'what' => 'the plan of ' . $open->rack->name,
+            'hint' => 'Whoever has a link sees the plan as it was when the link was made, with playback, and nothing else.',
+            'make' => $this->generateUrl('link_make', ['id' => $id]),
+            'back' => $this->generateUrl('rack', ['id' => $id, 'plan' => 0]),
+            'links' => array_map(fn(SharedPlan $link): array => [
+                'address' => $this->generateUrl('shared', ['token' => $link->token()]),
+                'made' => $link->createdAt(),
+                'until' => $link->until(),
+                'takeBack' => $this->generateUrl('link_take_back', ['id' => $id, 'share' => $link->id()]),
+            ], $this->shared->of($id)),
+            'base' => $this->base->of($request),
+            'lan' => null !== $this->base->lan(),
             'days' => SharedPlans::DAYS,
             'problem' => $problem,
         ], new Response(

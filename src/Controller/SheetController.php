@@ -10,17 +10,25 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use ZigLane\App\Drills\DrillShelf;
+use ZigLane\App\Http\TooMany;
 use ZigLane\App\Paces;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\App\Rack\RackStore;
+use ZigLane\App\Reading\FindSecondWays;
 use ZigLane\App\View\PlanView;
+use ZigLane\App\View\Reader;
 use ZigLane\App\View\SheetFigure;
+use ZigLane\App\View\SheetWay;
+use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Drills\Drill;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\ShotTitle;
 
 /**
@@ -39,6 +47,7 @@ final class SheetController extends AbstractController
         private readonly RackStore $store,
         private readonly PlanDesk $plans,
         private readonly Paces $paces,
+        private readonly TaskDesk $desk,
     ) {}
 
     #[Route('/drills/{slug}/sheet', name: 'drill_sheet', requirements: ['slug' => '[a-z0-9][a-z0-9-]{0,63}'], methods: ['GET'])]
@@ -62,11 +71,30 @@ final class SheetController extends AbstractController
     {
         $open = $this->store->open($id);
 
+        $rack = $this->asked($request, $open, $id);
+        $second = $request->query->getBoolean('second');
+        $ways = [];
+        $waits = null;
+        if ($second) {
+            try {
+                $answer = $this->desk->ask(FindSecondWays::class, [$rack->named('-')]);
+            } catch (TooMany $e) {
+                $head = ['Retry-After' => '3', 'Content-Type' => 'text/plain; charset=UTF-8'];
+
+                return new Response($e->getMessage(), Response::HTTP_TOO_MANY_REQUESTS, $head);
+            }
+            $found = \is_array($answer->value) ? $answer->value : [];
+            $ways = \is_array($found['ways'] ?? null) ? $found['ways'] : [];
+            $of = \is_int($found['of'] ?? null) ? $found['of'] : 0;
+            $waits = $answer->settled ? null : \sprintf('Looking for other ways: %d of %d shots …', \count($ways), $of);
+        }
+
         return $this->sheet(
             $request,
             $open->rack->name,
-            $this->figures($request, $open, $id),
+            $this->figures($rack, $this->paces->reader($request), $ways),
             $this->generateUrl('rack', ['id' => $id], UrlGeneratorInterface::ABSOLUTE_URL),
+            ['second' => $second, 'waits' => $waits],
         );
     }
 
@@ -96,33 +124,57 @@ final class SheetController extends AbstractController
         return $this->render('sheet_target.html.twig', ['paper' => self::paper($request), 'papers' => self::PAPERS]);
     }
 
-    /** @return list<SheetFigure> */
-    private function figures(Request $request, OpenRack $open, int $id): array
+    /** The rack, or the one with the shots of its latest plan as its legs. */
+    private function asked(Request $request, OpenRack $open, int $id): Rack
     {
-        $reader = $this->paces->reader($request);
-        $rack = $open->rack;
-        if ('plan' === $request->query->getString('of')) {
-            $plan = $this->plans->latest($id);
-            $shown = null === $plan ? null : new PlanView($open, $plan, []);
-            $rack = $shown->line ?? $rack;
+        if ('plan' !== $request->query->getString('of')) {
+            return $open->rack;
         }
-        $figures = [SheetFigure::ofRack($rack, $rack->layout, null, $rack->name, $reader)];
+        $plan = $this->plans->latest($id);
+        $shown = null === $plan ? null : new PlanView($open, $plan, []);
+
+        return $shown->line ?? $open->rack;
+    }
+
+    /**
+     * The rack, then each leg of its line.
+     *
+     * @param array<mixed> $ways another way and its name, by number of the leg, where there is one
+     *
+     * @return list<SheetFigure>
+     */
+    private function figures(Rack $rack, Reader $reader, array $ways): array
+    {
+        $figures = [SheetFigure::ofRack($rack, $rack->name, $reader)];
         foreach (LinePlayer::for($rack)->play($rack) as $leg) {
-            if (null !== $leg->before) {
-                $title = \sprintf('%d. %s', $leg->number, ShotTitle::of($leg->spec));
-                $figures[] = SheetFigure::ofRack($rack, $leg->before, $leg->spec, $title, $reader);
+            if (null === $leg->before || !$leg->before->has(BallId::CUE)) {
+                continue;
             }
+            $before = $rack->withLayout($leg->before);
+            [$other, $name] = \is_array($ways[$leg->number] ?? null) ? $ways[$leg->number] : [null, ''];
+            $figures[] = SheetFigure::ofRack(
+                $before,
+                \sprintf('%d. %s', $leg->number, ShotTitle::of($leg->spec)),
+                $reader,
+                SheetWay::of($before, $leg->spec, $reader),
+                $other instanceof ShotSpec && \is_string($name) ? SheetWay::of($before, $other, $reader, $name) : null,
+            );
         }
 
         return $figures;
     }
 
-    /** @param list<SheetFigure> $figures */
-    private function sheet(Request $request, string $title, array $figures, string $address): Response
+    /**
+     * @param list<SheetFigure>    $figures
+     * @param array<string, mixed> $more    for the page
+     */
+    private function sheet(Request $request, string $title, array $figures, string $address, array $more = []): Response
     {
         $per = $request->query->getInt('per', 2);
 
-        return $this->render('sheet.html.twig', [
+        return $this->render('sheet.html.twig', $more + [
+            'second' => null,
+            'waits' => null,
             'title' => $title,
             'figures' => $figures,
             'address' => $address,

@@ -11,6 +11,7 @@ use ZigLane\Core\Drills\Station;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\DrillWording;
 use ZigLane\Core\Wording\SpeedScale;
 
@@ -32,11 +33,13 @@ final readonly class DrillTries
             ? array_map(static fn(int $n): Station => $drill->station($n)->forTry($drill->table, $random), range(0, $drill->tries - 1))
             : $drill->stations;
 
+        $stroke = static fn(ShotSpec $shot): string => DrillWording::stroke($shot, $shot->speed->inLengths($lengths), $paces);
+
         return array_map(static fn(Station $station): array => [
             'name' => $station->name,
             'drawing' => new DrillDrawing($drill, $station),
             'rules' => array_map(static fn(Rule $rule): array => ['points' => $rule->points, 'says' => $rule->says], $station->rules),
-            'hint' => null === $station->shot ? '' : DrillWording::stroke($station->shot, $station->shot->speed->inLengths($lengths), $paces),
+            'hint' => null === $station->shot ? '' : $stroke($station->shot),
         ], $stations);
     }
 }

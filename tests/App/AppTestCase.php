@@ -28,7 +28,7 @@ abstract class AppTestCase extends WebTestCase
     {
         $this->browser = self::createClient(server: ['HTTP_HOST' => '127.0.0.1', 'HTTP_SEC_FETCH_SITE' => 'same-origin']);
         $database = self::service(Connection::class);
-        foreach (['assignment', 'posed_choice', 'shared_plan', 'table_photo', 'own_drill', 'drill_round', 'plan', 'message', 'task', 'rack_revision', 'rack', 'setting', 'profile', 'attempt', 'play_session', 'upload'] as $table) {
+        foreach (['shared_drill', 'assignment', 'posed_choice', 'shared_plan', 'table_photo', 'own_drill', 'drill_round', 'plan', 'message', 'task', 'rack_revision', 'rack', 'setting', 'profile', 'attempt', 'play_session', 'upload'] as $table) {
             $database->executeStatement("DELETE FROM $table");
         }
         $database->executeStatement("INSERT INTO setting (name, value) VALUES ('turns', '')");

@@ -7,6 +7,9 @@ namespace ZigLane\Tests\App;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use ZigLane\App\Drills\DrillShelf;
+use ZigLane\App\Share\SharedDrills;
+use ZigLane\Core\Drills\Files\DrillFile;
+use ZigLane\Core\Rack\Files\JsonText;
 
 /**
  * Drills: the list, one's own, and what was scored.
@@ -181,6 +184,41 @@ final class DrillsTest extends AppTestCase
         self::assertSame(10, substr_count($html, 'data-station='));
         preg_match_all('/class="mini" transform="([^"]+)"/', $html, $places);
         self::assertGreaterThan(15, \count(array_unique($places[1])));
+    }
+
+    public function testADrillIsReadByALinkUntilItIsTakenBack(): void
+    {
+        $this->browser->request('POST', '/drills/dead-stop/links', ['days' => '1']);
+        self::assertSame(303, $this->code());
+        $this->browser->followRedirect();
+        $html = (string) $this->browser->getResponse()->getContent();
+        self::assertSame(1, preg_match('~/shared/drills/([0-9a-f]{32})~', $html, $found));
+        $address = "/shared/drills/$found[1]";
+        self::assertStringContainsString('Dead stop', $this->page($address));
+        $this->browser->request('GET', "$address/file");
+        $file = (string) $this->browser->getResponse()->getContent();
+        self::assertStringContainsString('"format": "zig-lane/drill"', $file);
+        self::assertSame('Dead stop', DrillFile::read(JsonText::decode($file))->name);
+        // What cannot be read, what is over and what was taken back are all "no drill here".
+        $database = self::service(Connection::class);
+        $database->executeStatement("UPDATE shared_drill SET document = '{}'");
+        $this->browser->request('GET', $address);
+        self::assertSame(404, $this->code());
+        self::assertStringContainsString('No drill here', (string) $this->browser->getResponse()->getContent());
+        $this->browser->request('GET', "$address/file");
+        self::assertSame(404, $this->code());
+        $database->executeStatement("UPDATE shared_drill SET until_at = '2020-01-01'");
+        self::assertStringContainsString('No link can be opened', $this->page('/drills/dead-stop/links'));
+        self::assertSame(1, self::service(SharedDrills::class)->purge(new \DateTimeImmutable()));
+        $this->browser->request('POST', '/drills/dead-stop/links', ['days' => '30']);
+        $id = $database->fetchOne('SELECT id FROM shared_drill');
+        self::assertIsNumeric($id);
+        $this->browser->request('POST', "/drills/eight-bays/links/$id/take-back");
+        self::assertStringContainsString('Take back', $this->page('/drills/dead-stop/links'), 'another drill’s link stays');
+        $this->browser->request('POST', "/drills/dead-stop/links/$id/take-back");
+        self::assertStringContainsString('No link can be opened', $this->page('/drills/dead-stop/links'));
+        $this->browser->request('POST', '/drills/no-such-drill/links');
+        self::assertSame(404, $this->code());
     }
 
     private function page(string $path): string

@@ -41,6 +41,13 @@ final class SheetPageTest extends BrowserTestCase
         self::assertSame(0, $this->howMany('.figure:nth-child(1) .cueway'));
         self::assertSame(1, $this->howMany('.figure:nth-child(2) .cueway'));
         self::assertStringContainsString('walk, 1.6 lengths', $this->text('.figure:nth-child(2) .stroke'));
+        // Another way beside it, once a worker has found one.
+        self::assertSame(0, $this->howMany('.stroke.second'));
+        $this->click('#second');
+        $this->until(fn(): bool => 1 === $this->howMany('.figure:nth-child(2) .stroke.second') && 0 === $this->howMany('#waits'), 'another way', 60);
+        self::assertSame(1, $this->howMany('.figure:nth-child(2) .cueway.other'));
+        self::assertMatchesRegularExpression('/Or, dashed: .*cushion/', $this->text('.figure:nth-child(2) .stroke.second'));
+        $this->assertAccessible('a sheet with two ways');
     }
 
     public function testRingsAreCutOutToTrueSize(): void
