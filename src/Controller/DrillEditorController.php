@@ -24,6 +24,8 @@ use ZigLane\Core\Player\Level;
 use ZigLane\Core\Rack\Files\EquipmentFields;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\ShotSpecFile;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Wording\ShotTitle;
 
 /**
  * A drill made of a rack: its balls and its first leg, with areas and points.
@@ -52,7 +54,10 @@ final class DrillEditorController extends AbstractController
                 'game' => $rack->game->value,
                 'table' => EquipmentFields::writeTable($rack->table, static fn(): array => []),
                 'balls' => $balls,
-                'shot' => [] === $rack->legs ? null : ShotSpecFile::write($rack->legs[0]),
+                'shots' => array_map(static fn(ShotSpec $leg): array => [
+                    'title' => ShotTitle::of($leg),
+                    'shot' => ShotSpecFile::write($leg),
+                ], $rack->legs),
             ],
         ], new Response(headers: ['Cache-Control' => 'no-store']));
     }

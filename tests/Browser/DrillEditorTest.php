@@ -55,6 +55,47 @@ final class DrillEditorTest extends BrowserTestCase
         $this->assertNoComplaints();
     }
 
+    public function testARunAndDrawnPlacesAreMade(): void
+    {
+        $name = 'Two in a row ' . bin2hex(random_bytes(3));
+        $legs = [['ball' => '1', 'pocket' => 'foot-left', 'speed' => ['lengths' => 1.4]], ['ball' => '9', 'pocket' => 'foot-right', 'speed' => ['lengths' => 1.2]]];
+        $this->import(self::rack(['cue' => [5.0, 1.6], '1' => [6.6, 0.9], '9' => [6.2, 3.0]], ['name' => $name, 'legs' => $legs]));
+        $this->click('#more summary');
+        $this->click('#to-drill');
+        $this->until(fn(): bool => $this->howMany('#drill-form') > 0, 'the editor');
+        $this->choose('#course', 'run');
+        self::assertSame('Runs of a test', $this->text('#tries-label'));
+        self::assertSame('3', $this->value('[name="tries"]'));
+        $this->assertAccessible('the drill editor, for a run');
+        $this->click('#add-band');
+        self::assertSame(2, $this->howMany('#rules li select'), 'the ball, and after which shot');
+        $this->dragOn('[data-n="0"].goal', 6.0, 2.0);
+        $this->click('#check');
+        $this->until(fn(): bool => str_contains($this->text('#checked'), 'professional:'), 'the pars', 60);
+        // Put back, with drawn places and a ball that is to stop away from another.
+        $this->choose('#course', 'stations');
+        $this->choose('#spread li:nth-child(1) select', '0.5');
+        self::assertTrue($this->one('#cuts')->isDisplayed());
+        $this->choose('#add-need', 'apart');
+        self::assertSame(1, $this->howMany('#needs li'));
+        $this->click('#needs li button');
+        self::assertSame(0, $this->howMany('#needs li'));
+        $this->choose('#course', 'run');
+        $this->click('[name="whole"]');
+        $this->click('#keep');
+        $this->until(fn(): bool => $this->howMany('#train') > 0, 'it is kept');
+        self::assertStringContainsString('3 runs; only a complete one counts.', $this->text('.drillpage'));
+        $this->click('#test');
+        $this->until(fn(): bool => str_contains($this->text('#title'), 'Run 1 of 3: 1 → foot left'), 'it can be tried');
+        $this->assertNoComplaints();
+    }
+
+    /** Chooses of a list. */
+    private function choose(string $css, string $value): void
+    {
+        $this->script('const list = document.querySelector(arguments[0]); list.value = arguments[1]; list.dispatchEvent(new Event("change", { bubbles: true }))', $css, $value);
+    }
+
     /** Drags an element to a place on the table, diamonds. */
     private function dragOn(string $css, float $x, float $y): void
     {

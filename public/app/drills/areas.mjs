@@ -58,14 +58,54 @@ export function outline({ circle, band: box, polygon }) {
     return polygon;
 }
 
-/** The document of a drill: one rule for each area, the one with the most points first. */
+/** Conditions beside the areas, as the file has them. */
+const NEEDS = {
+    hidden: ({ ball, share }) => ({ hidden: ball, share }),
+    moves: ({ many }) => ({ moves: many }),
+    apart: ({ ball, other, far }) => ({ apart: [ball, other], far }),
+};
+
+const LONGEST = 60;
+/** How near to the rails a drawn place may come, diamonds. */
+const EDGE = 0.25;
+
+/** The rules of one shot: one for each area, the one with the most points first; or all areas at once. */
+function rulesOf(form, areas, common) {
+    const stops = ({ area, ball }) => ({ stops: ball, in: area });
+    const sorted = [...areas].sort((a, b) => b.points - a.points);
+    if (!sorted.length) return [{ points: 1, says: common.includes('made') ? 'made' : 'done', needs: common.length ? common : ['made'] }];
+    if (!form.together) return sorted.map((one) => ({ points: one.points, says: one.says, needs: [...common, stops(one)] }));
+    const says = sorted.map((one) => one.says).join(', ').slice(0, LONGEST);
+    return [{ points: sorted[0].points, says, needs: [...common, ...sorted.map(stops)] }];
+}
+
+/** Places drawn round those that the balls have; nothing where all lie as they are. */
+function drawnOf(start, { spread, cutDeg }) {
+    const places = {};
+    for (const [name, far] of Object.entries(spread)) {
+        const [x, y] = start.balls[name];
+        const ends = (v, most) => [round(clamp(v - far, EDGE, most - EDGE)), round(clamp(v + far, EDGE, most - EDGE))];
+        if (far > 0) places[name] = { band: { along: ends(x, LONG), across: ends(y, ACROSS) } };
+    }
+    return Object.keys(places).length ? { drawn: { within: places, cutDeg } } : {};
+}
+
+/** The document of a drill. */
 export function drillOf(start, form, areas) {
-    const common = [...(form.made ? ['made'] : []), ...(form.stay ? ['nothing-drops'] : [])];
-    const rules = [...areas].sort((a, b) => b.points - a.points)
-        .map(({ area, points, says, ball }) => ({ points, says, needs: [...common, { stops: ball, in: area }] }));
+    const run = form.course === 'run';
+    const common = [
+        ...(form.made || run ? ['made'] : []), ...(form.stay && !run ? ['nothing-drops'] : []),
+        ...form.needs.map((need) => NEEDS[need.kind](need)),
+    ];
+    const first = { balls: start.balls, shot: start.shots[0]?.shot ?? null };
+    // Whatever a later shot of a run does not say is as at the shot before it.
+    const stations = run
+        ? start.shots.map(({ title, shot }, n) => ({
+            ...(n ? { shot } : first), name: title.slice(0, LONGEST), rules: rulesOf(form, areas.filter((one) => (one.shot ?? 0) === n), common),
+        }))
+        : [{ ...first, rules: rulesOf(form, areas, common), ...(form.course === 'stations' ? drawnOf(start, form) : {}) }];
     return {
         format: 'zig-lane/drill', version: 1, name: form.name, game: start.game, skill: form.skill, does: form.does, watch: form.watch,
-        tries: form.tries, pass: form.pass, table: start.table,
-        stations: [{ balls: start.balls, shot: start.shot, rules: rules.length ? rules : [{ points: 1, says: 'made', needs: common.length ? common : ['made'] }] }],
+        course: form.course, tries: form.tries, pass: form.pass, whole: run && form.whole, table: start.table, stations,
     };
 }

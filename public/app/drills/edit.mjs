@@ -25,7 +25,15 @@ let held = null;
 let asked = 0;
 
 form.elements.name.value = start.name;
-form.elements.made.checked = Boolean(start.shot?.ball);
+form.elements.made.checked = Boolean(start.shots[0]?.shot.ball);
+
+const names = ['cue', ...Object.keys(start.balls).filter((name) => name !== 'cue')];
+const ballName = (name) => (name === 'cue' ? 'cue ball' : `the ${name}`);
+/** Conditions beside the areas. */
+const needs = [];
+/** How far round its place each ball is drawn, diamonds. */
+const spread = Object.fromEntries(names.map((name) => [name, 0]));
+const course = () => form.elements.course.value;
 
 const mm = ([x, y]) => `${(x * scale).toFixed(1)} ${(y * scale).toFixed(1)}`;
 
@@ -56,18 +64,61 @@ function field(tag, values, changed) {
     return made;
 }
 
+/** A list to choose from, of values and words. */
+function choice(label, options, value, changed) {
+    const list = field('select', { ariaLabel: label }, (box) => changed(box.value));
+    list.append(...options.map(([key, text]) => Object.assign(document.createElement('option'), { value: key, textContent: text, selected: key === value })));
+    const box = document.createElement('span');
+    box.className = 'select';
+    box.append(list);
+    return box;
+}
+
+const ballChoices = () => names.map((name) => [name, ballName(name)]);
+
+function crossing(title, press) {
+    const gone = Object.assign(document.createElement('button'), { type: 'button', className: 'button is-ghost', textContent: '×', title, ariaLabel: title });
+    gone.addEventListener('click', press);
+    return gone;
+}
+
+const figure = (label, values, changed) => field('input', { type: 'number', className: 'input', ariaLabel: label, ...values }, (box) => changed(+box.value));
+
+/** What a condition asks for, with what can be set of it. */
+const PARTS = {
+    hidden: (need) => ['hidden:', choice('Which ball is hidden', ballChoices().slice(1), need.ball, (name) => { need.ball = name; }),
+        'seen at most', figure('Share that is seen, %', { min: 0, max: 100, value: need.share * 100 }, (v) => { need.share = v / 100; }), '%'],
+    apart: (need) => ['apart:', choice('One ball', ballChoices(), need.ball, (name) => { need.ball = name; }),
+        choice('The other ball', ballChoices(), need.other, (name) => { need.other = name; }),
+        figure('Diamonds', { min: 0.2, max: 8, step: 0.1, value: need.far }, (v) => { need.far = v; }), 'diamonds'],
+    moves: (need) => [figure('Balls that move', { min: 1, max: 15, value: need.many }, (v) => { need.many = Math.round(v); }), 'balls move, besides the one that is potted'],
+};
+const fresh = (kind) => ({ kind, ball: kind === 'hidden' ? names[1] : names[0], other: names[1], share: 0, far: 2, many: 2 });
+
+function needRow(need, n) {
+    const line = document.createElement('li');
+    line.append(...PARTS[need.kind](need), crossing('Take this condition away', () => { needs.splice(n, 1); draw(); }));
+    return line;
+}
+
+const SPREADS = [['0', 'as it lies'], ['0.5', 'drawn within ½ diamond'], ['1', 'drawn within 1 diamond'], ['2', 'drawn within 2 diamonds']];
+function spreadRow(name) {
+    const line = document.createElement('li');
+    line.append(ballName(name), choice(`Where ${ballName(name)} lies`, SPREADS, String(spread[name]), (far) => {
+        spread[name] = +far;
+        $('cuts').hidden = !Object.values(spread).some((v) => v > 0);
+    }));
+    return line;
+}
+
 function row(one, n) {
     const line = document.createElement('li');
     const points = field('input', { type: 'number', className: 'input', min: 1, max: 100, value: one.points, ariaLabel: 'Points' }, (box) => { one.points = Math.max(1, Math.round(+box.value) || 1); said = true; });
     const says = field('input', { className: 'input', maxLength: 60, value: one.says, ariaLabel: 'In words' }, (box) => { one.says = box.value; });
-    const ball = field('select', { ariaLabel: 'Which ball stops there' }, (box) => { one.ball = box.value; drawAreas(); });
-    ball.append(...Object.keys(start.balls).map((name) => Object.assign(document.createElement('option'), { value: name, textContent: name === 'cue' ? 'cue ball' : `the ${name}`, selected: name === one.ball })));
-    const box = document.createElement('span');
-    box.className = 'select';
-    box.append(ball);
-    const gone = Object.assign(document.createElement('button'), { type: 'button', className: 'button is-ghost', textContent: '×', title: 'Take this area away' });
-    gone.addEventListener('click', () => { areas.splice(n, 1); chosen = -1; number(); draw(); });
-    line.append(points, says, box, gone);
+    const ball = choice('Which ball stops there', ballChoices(), one.ball, (name) => { one.ball = name; drawAreas(); });
+    const shots = start.shots.map(({ title }, k) => [String(k), `${k + 1}. ${title}`]);
+    const shot = course() === 'run' ? [choice('After which shot', shots, String(one.shot ?? 0), (k) => { one.shot = +k; })] : [];
+    line.append(points, says, ball, ...shot, crossing('Take this area away', () => { areas.splice(n, 1); chosen = -1; number(); draw(); }));
     line.addEventListener('focusin', () => { chosen = n; drawAreas(); });
     return line;
 }
@@ -75,6 +126,9 @@ function row(one, n) {
 function draw() {
     drawAreas();
     $('rules').replaceChildren(...areas.map(row));
+    $('needs').replaceChildren(...needs.map(needRow));
+    for (const part of form.querySelectorAll('[data-when]')) part.hidden = !part.dataset.when.split(' ').includes(course());
+    $('tries-label').textContent = course() === 'stations' ? 'Shots of a test' : 'Runs of a test';
     $('how').textContent = corners ? 'Point at the corners one after the other; end at the first one.' : 'Areas are dragged by their middle and made larger by the corner.';
 }
 
@@ -145,10 +199,11 @@ $('add-band').addEventListener('click', () => add(band()));
 $('add-polygon').addEventListener('click', () => { corners = []; draw(); });
 
 function drill() {
-    const { name, skill, does, watch, tries, pass, made, stay } = form.elements;
+    const { name, skill, does, watch, tries, pass, made, stay, whole, together, cutFrom, cutTo } = form.elements;
     return drillOf(start, {
         name: name.value.trim(), skill: skill.value, does: does.value.trim(), watch: watch.value.trim(),
         tries: Math.round(+tries.value) || 10, pass: Math.round(+pass.value) || 0, made: made.checked, stay: stay.checked,
+        course: course(), whole: whole.checked, together: together.checked, needs, spread, cutDeg: [+cutFrom.value, +cutTo.value],
     }, areas);
 }
 
@@ -184,6 +239,18 @@ async function check() {
     }
 }
 
+$('add-need').addEventListener('change', (event) => {
+    if (event.target.value) needs.push(fresh(event.target.value));
+    event.target.value = '';
+    draw();
+});
+$('course').addEventListener('change', () => {
+    // A run, or one that goes on, is long: fewer of them make a test.
+    form.elements.tries.value = { stations: 10, run: 3, onward: 1 }[course()];
+    form.elements.together.checked = course() === 'onward';
+    draw();
+});
+$('spread').replaceChildren(...names.map(spreadRow));
 $('check').addEventListener('click', check);
 form.addEventListener('submit', async (event) => {
     event.preventDefault();
