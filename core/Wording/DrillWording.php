@@ -57,11 +57,12 @@ final class DrillWording
         }
 
         return \sprintf(
-            '%s: %.0f %% of %d shots went well where %.0f %% were promised; that is %s shots in a rack.',
+            '%s: %.0f %% of %d shots went well where %.0f %% were promised%s; that is %s shots in a rack.',
             ucfirst(self::skill($loss->skill)),
             100 * $loss->went,
             $loss->shots,
             100 * $loss->promised,
+            0 === $loss->tests ? '' : \sprintf(', and %d %s of drills are counted in', $loss->tests, 1 === $loss->tests ? 'test' : 'tests'),
             $loss->aRack < 0.05 ? 'hardly any' : \sprintf('about %.1f', $loss->aRack),
         );
     }

@@ -6,11 +6,17 @@ namespace ZigLane\App\Drills;
 
 use Doctrine\DBAL\Connection;
 use ZigLane\App\Choice\ChoiceStore;
+use ZigLane\App\Profile\ProfileKind;
+use ZigLane\App\Profile\ProfileStore;
 use ZigLane\Core\Choice\ChoiceLoss;
+use ZigLane\Core\Drills\Progress;
+use ZigLane\Core\Drills\Trainer\DrillScore;
 use ZigLane\Core\Drills\Trainer\LoggedShot;
 use ZigLane\Core\Drills\Trainer\SkillLoss;
 use ZigLane\Core\Drills\Trainer\SkillLosses;
+use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\Spin;
+use ZigLane\Core\Player\Level;
 use ZigLane\Core\Shots\ShotKind;
 
 /**
@@ -21,7 +27,12 @@ final readonly class TrainerDesk
     /** The latest shots that are looked at. */
     private const MOST = 2000;
 
-    public function __construct(private Connection $database, private ChoiceStore $choices) {}
+    public function __construct(
+        private Connection $database,
+        private ChoiceStore $choices,
+        private DrillShelf $shelf,
+        private ProfileStore $profiles,
+    ) {}
 
     /**
      * Where a player's racks are lost: by the logbook, and by what they chose at "Look before you leap".
@@ -33,10 +44,48 @@ final readonly class TrainerDesk
     public function losses(string $player, array $shots): array
     {
         $choosing = ChoiceLoss::of($this->choices->of($player)['plain']);
-        $losses = [...SkillLosses::of($shots), ...null === $choosing ? [] : [$choosing]];
+        $losses = [...SkillLosses::of($shots, $this->tests($player)), ...null === $choosing ? [] : [$choosing]];
         usort($losses, static fn(SkillLoss $a, SkillLoss $b): int => $b->surely() <=> $a->surely());
 
         return $losses;
+    }
+
+    /**
+     * What a player's latest tests tell, drill by drill, against the par of their level.
+     *
+     * @return list<DrillScore>
+     */
+    private function tests(string $player): array
+    {
+        $level = $this->level($player);
+        $found = [];
+        foreach ($this->shelf->all() as $slug => $drill) {
+            $scores = $this->database->fetchFirstColumn(
+                'SELECT score FROM drill_round WHERE test = 1 AND drill = ? AND player = ? AND step = ? ORDER BY played_at DESC, id DESC LIMIT '
+                . Progress::LATEST,
+                [$slug, $player, $drill->steps[$drill->usualStep()]->name],
+            );
+            $found[] = DrillScore::of($drill, $level, array_map(static fn(mixed $s): int => is_numeric($s) ? (int) $s : 0, $scores));
+        }
+
+        return array_values(array_filter($found));
+    }
+
+    /** The level of the player's profile; a league player without one. */
+    private function level(string $player): Level
+    {
+        foreach ($this->profiles->all(ProfileKind::Player) as $profile) {
+            try {
+                if ($profile->name() === $player) {
+                    return $this->profiles->player($profile)->level;
+                }
+            } catch (InvalidInput) {
+                // A damaged profile tells no level.
+                continue;
+            }
+        }
+
+        return Level::League;
     }
 
     /** @return list<LoggedShot> */

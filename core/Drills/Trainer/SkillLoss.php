@@ -17,6 +17,7 @@ final readonly class SkillLoss
      * @param int   $shots    that needed the skill
      * @param float $promised share of them that were to go well
      * @param float $went     share that did
+     * @param int   $tests    of drills for it that told, too
      */
     public function __construct(
         public Skill $skill,
@@ -25,6 +26,7 @@ final readonly class SkillLoss
         public int $shots,
         public float $promised,
         public float $went,
+        public int $tests = 0,
     ) {}
 
     /** How far it stands out from chance, in standard errors: a rare skill is not outdone by a common one that was unlucky. */

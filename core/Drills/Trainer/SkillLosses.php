@@ -27,29 +27,40 @@ final class SkillLosses
     /** A shot made out of position is lost by half (our own choice). */
     private const POSITION = 0.5;
 
+    /** Skills whose drills ask for position; the others' ask for the pot. */
+    private const OF_POSITION = [Skill::Speed, Skill::Draw, Skill::Side];
+
+    /** Tests of a skill's drills count as so many shots at most: one drill is not all of a skill, and pars have their error. */
+    private const DRILLED = 60;
+
     private function __construct() {}
 
     /**
      * @param list<LoggedShot> $shots
+     * @param list<DrillScore> $tests of drills: they tell of skills that shots of the logbook needed, too
      *
      * @return list<SkillLoss> of the skills that any shot needed; first the one whose cost stands out most from chance
      */
-    public static function of(array $shots): array
+    public static function of(array $shots, array $tests = []): array
     {
         $pots = $positions = [];
         foreach ($shots as $shot) {
             if (null === $shot->pot) {
                 continue;
             }
-            $pots[] = [$shot->forPot, $shot->pot, $shot->made];
+            $pots[] = [$shot->forPot, $shot->pot, $shot->made ? 1.0 : 0.0, 1.0];
             if ($shot->made && null !== $shot->inPosition && null !== $shot->position && $shot->pot > 0.0) {
-                $positions[] = [$shot->forPosition, min(1.0, $shot->position / $shot->pot), $shot->inPosition];
+                $positions[] = [$shot->forPosition, min(1.0, $shot->position / $shot->pot), $shot->inPosition ? 1.0 : 0.0, 1.0];
             }
         }
         $losses = [];
-        foreach ([[$pots, 1.0], [$positions, self::POSITION]] as [$rows, $weight]) {
-            foreach (self::shared($rows) as [$skill, $off, $error]) {
+        foreach ([[$pots, 1.0, false], [$positions, self::POSITION, true]] as [$rows, $weight, $position]) {
+            foreach (self::shared([...$rows, ...self::drilled($tests, $position)]) as [$skill, $off, $error]) {
                 $with = array_values(array_filter($rows, static fn(array $row): bool => \in_array($skill, $row[0], true)));
+                if ([] === $with) {
+                    // How often a rack needs it is not known.
+                    continue;
+                }
                 $each = $weight * self::RACK * \count($with) / max(1, \count($shots));
                 $losses[] = new SkillLoss(
                     $skill,
@@ -57,7 +68,8 @@ final class SkillLosses
                     $error * $each,
                     \count($with),
                     array_sum(array_column($with, 1)) / \count($with),
-                    \count(array_filter(array_column($with, 2))) / \count($with),
+                    array_sum(array_column($with, 2)) / \count($with),
+                    array_sum(array_map(static fn(DrillScore $t): int => $t->skill === $skill ? $t->tests : 0, $tests)),
                 );
             }
         }
@@ -66,9 +78,28 @@ final class SkillLosses
     }
 
     /**
+     * What drills tell, as rows of shared().
+     *
+     * @param list<DrillScore> $tests
+     *
+     * @return list<array{list<Skill>, float, float, float}>
+     */
+    private static function drilled(array $tests, bool $position): array
+    {
+        $rows = [];
+        foreach ($tests as $test) {
+            if ($position === \in_array($test->skill, self::OF_POSITION, true)) {
+                $rows[] = [[$test->skill], $test->par, $test->share, (float) min(self::DRILLED, $test->shots)];
+            }
+        }
+
+        return $rows;
+    }
+
+    /**
      * How far each skill is off what was promised.
      *
-     * @param list<array{list<Skill>, float, bool}> $rows skills, promise, whether it went well
+     * @param list<array{list<Skill>, float, float, float}> $rows skills, promise, share that went well, how many shots
      *
      * @return list<array{Skill, float, float}> skill, share of shots, standard error
      */
@@ -88,8 +119,8 @@ final class SkillLosses
         for ($i = 0; $i < $many; ++$i) {
             $curve[$i][$i] = 1 / self::BELIEF ** 2;
         }
-        foreach ($rows as [$needs, $promised, $went]) {
-            $weight = 1 / max(self::LEAST, $promised * (1 - $promised));
+        foreach ($rows as [$needs, $promised, $went, $count]) {
+            $weight = $count / max(self::LEAST, $promised * (1 - $promised));
             $at = [$many - 1];
             foreach ($skills as $n => $skill) {
                 if (\in_array($skill, $needs, true)) {
@@ -97,7 +128,7 @@ final class SkillLosses
                 }
             }
             foreach ($at as $i) {
-                $slope[$i] += $weight * (($went ? 1.0 : 0.0) - $promised);
+                $slope[$i] += $weight * ($went - $promised);
                 foreach ($at as $k) {
                     $curve[$i][$k] += $weight;
                 }
@@ -136,6 +167,7 @@ final class SkillLosses
                 $main->shots,
                 $main->promised,
                 $main->went,
+                $main->tests,
             );
         }
         usort($by, static fn(SkillLoss $a, SkillLoss $b): int => $b->surely() <=> $a->surely());

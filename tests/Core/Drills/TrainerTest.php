@@ -11,9 +11,11 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Drills\Area\Circle;
 use ZigLane\Core\Drills\Files\DrillFile;
 use ZigLane\Core\Drills\Skill;
+use ZigLane\Core\Drills\Trainer\DrillScore;
 use ZigLane\Core\Drills\Trainer\LoggedShot;
 use ZigLane\Core\Drills\Trainer\SessionPart;
 use ZigLane\Core\Drills\Trainer\SessionPlan;
+use ZigLane\Core\Drills\Trainer\SkillLoss;
 use ZigLane\Core\Drills\Trainer\SkillLosses;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
@@ -82,6 +84,56 @@ final class TrainerTest extends TestCase
         // Half of nine shots need it, and 40 of 100 of these are lost; the belief takes a little off.
         self::assertEqualsWithDelta(1.8, $losses[0]->aRack, 0.25);
         self::assertLessThan(0.2, abs($losses[1]->aRack));
+    }
+
+    public function testTestsOfDrillsAreCountedIn(): void
+    {
+        // Few shots, all as promised: nothing stands out.
+        $shots = [];
+        foreach ([Spin::Draw, Spin::Side] as $spin) {
+            for ($n = 0; $n < 20; ++$n) {
+                $shots[] = new LoggedShot(ShotKind::Pot, $spin, 20.0, 0.5, 0, $n % 5 < 4, 0 === $n % 2, 0.8, 0.4);
+            }
+        }
+        $drill = DrillFile::read(JsonText::decode((string) file_get_contents(\dirname(__DIR__, 3) . '/drills/rows-back.json')));
+        self::assertSame(Skill::Draw, $drill->skill);
+        $par = $drill->pars['league'];
+        $weak = DrillScore::of($drill, Level::League, array_fill(0, 6, (int) floor($par / 3)));
+        $usual = DrillScore::of($drill, Level::League, [(int) round($par), (int) round($par)]);
+        self::assertNotNull($weak);
+        self::assertNotNull($usual);
+        self::assertSame(Skill::Draw, SkillLosses::of($shots, [$weak])[0]->skill);
+        self::assertSame(6, SkillLosses::of($shots, [$weak])[0]->tests);
+        // The normal equations of draw, side and what all have in common, solved by hand: position of the 16 made shots each at 50 %, as promised,
+        // and 60 shots of the drill below par; a belief of 0.12 in each. Half of nine shots of a rack need it, and position counts half.
+        [$belief, $shot] = [1 / 0.12 ** 2, 16 / 0.25];
+        $drilled = 60 / ($weak->par * (1 - $weak->par));
+        [$drawn, $gap] = [$shot + $drilled, $drilled * ($weak->par - $weak->share)];
+        $ratio = $drawn / ($drawn + $belief);
+        $common = $gap * (1 - $ratio) / ($drawn + $shot + $belief - $drawn * $ratio - $shot ** 2 / ($shot + $belief));
+        $off = ($gap - $drawn * $common) / ($drawn + $belief);
+        self::assertEqualsWithDelta($off * 9 / 2 / 2 * 32 / 40, self::drawn($shots, [$weak]) - self::drawn($shots, []), 0.01);
+        self::assertEqualsWithDelta(self::drawn($shots, []), self::drawn($shots, [$usual]), 0.1);
+        // A skill that no shot needed says nothing of racks.
+        $centre = [new LoggedShot(ShotKind::Pot, Spin::Centre, 20.0, 0.5, 0, true, true, 0.8, 0.4)];
+        self::assertSame([], SkillLosses::of($centre, [$weak]));
+        // Nor does a drill without an end, or without a par for the level.
+        $further = DrillFile::read(JsonText::decode((string) file_get_contents(\dirname(__DIR__, 3) . '/drills/a-hair-further.json')));
+        self::assertNull(DrillScore::of($further, Level::League, [8]));
+        self::assertNull(DrillScore::of($drill, Level::League, []));
+    }
+
+    /**
+     * What draw shots cost in a rack.
+     *
+     * @param list<LoggedShot> $shots
+     * @param list<DrillScore> $tests
+     */
+    private static function drawn(array $shots, array $tests): float
+    {
+        $losses = array_filter(SkillLosses::of($shots, $tests), static fn(SkillLoss $loss): bool => Skill::Draw === $loss->skill);
+
+        return array_values($losses)[0]->aRack;
     }
 
     public function testASessionBeginsEasilyGoesOnWithWhatCostsMostAndEndsWithATest(): void
