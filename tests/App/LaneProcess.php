@@ -15,12 +15,17 @@ final class LaneProcess
         'APP_ENV' => 'prod', 'ZIG_LANE_INSTANCE' => 'none', 'DATABASE_URL' => 'mysql://nobody@127.0.0.1:1/none?serverVersion=10.11.0-MariaDB', 'SYMFONY_DOTENV_VARS' => '',
     ];
 
+    /** As the workers have it: plans are quicker so. */
+    private const QUICK = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=64M', '-d', 'opcache.jit=tracing'];
+
+    private const LONGEST = 120;
+
     private function __construct() {}
 
     /** Runs it to its end. */
     public static function run(string $input, string ...$words): Process
     {
-        $process = new Process([\PHP_BINARY, 'bin/console', ...$words], \dirname(__DIR__, 2), self::NO_DATABASE, $input);
+        $process = new Process([\PHP_BINARY, ...self::QUICK, 'bin/console', ...$words], \dirname(__DIR__, 2), self::NO_DATABASE, $input, self::LONGEST);
         $process->run();
 
         return $process;

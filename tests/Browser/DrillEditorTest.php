@@ -71,7 +71,7 @@ final class DrillEditorTest extends BrowserTestCase
         self::assertSame(2, $this->howMany('#rules li select'), 'the ball, and after which shot');
         $this->dragOn('[data-n="0"].goal', 6.0, 2.0);
         $this->click('#check');
-        $this->until(fn(): bool => str_contains($this->text('#checked'), 'professional:'), 'the pars', 60);
+        $this->until(fn(): bool => str_contains($this->text('#checked'), 'first-year:'), 'the first of the pars', 60);
         // Put back, with drawn places and a ball that is to stop away from another.
         $this->choose('#course', 'stations');
         $this->choose('#spread li:nth-child(1) select', '0.5');
