@@ -13,13 +13,14 @@ use ZigLane\App\Choice\ChoiceStore;
 use ZigLane\App\Choice\JudgeChoice;
 use ZigLane\App\Choice\Posed;
 use ZigLane\App\Choice\Wish;
-use ZigLane\App\Http\TooMany;
 use ZigLane\App\Paces;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\ChoiceQuestion;
 use ZigLane\App\View\ChoiceTold;
+use ZigLane\App\Work\Answer;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Choice\Files\ChoiceFile;
+use ZigLane\Core\Choice\Pair;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Files\JsonText;
 
@@ -29,6 +30,8 @@ use ZigLane\Core\Rack\Files\JsonText;
 #[Route('/choices/{id}', requirements: ['id' => '[0-9]{1,9}'])]
 final class ChoiceController extends AbstractController
 {
+    use WorkedJson;
+
     /** Bytes of an answer. */
     private const LONGEST = 10_000;
 
@@ -71,38 +74,40 @@ final class ChoiceController extends AbstractController
         try {
             $posed = Posed::read($row['document']);
             $data = JsonText::decode($request->getContent(), self::LONGEST);
-            if (null !== $posed->pair) {
-                $named = $data instanceof \stdClass && \is_int($data->named ?? null) ? $data->named : -1;
-                if (0 !== $named && 1 !== $named) {
-                    throw new InvalidInput('named', 'must be 0 or 1');
-                }
-                $this->store->answer($id, ['named' => $named, 'right' => $named === $posed->pair->better()]);
-
-                return $this->told($id);
-            }
-            $choice = ChoiceFile::read($data, $posed->rack);
-            $answer = $this->desk->ask(JudgeChoice::class, [$posed->rack, $choice]);
-            if (null !== $answer->problem) {
-                throw new InvalidInput('', $answer->problem);
-            }
         } catch (InvalidInput $e) {
-            return new JsonResponse(['problem' => ucfirst($e->getMessage())], Response::HTTP_UNPROCESSABLE_ENTITY);
-        } catch (TooMany $e) {
-            return new JsonResponse(['problem' => $e->getMessage()], Response::HTTP_TOO_MANY_REQUESTS, ['Retry-After' => '3']);
+            return self::refused($e);
         }
-        $found = \is_array($answer->value) ? $answer->value : [];
-        if (!$answer->settled || !isset($found['worth'])) {
-            $progress = ['searched' => $found['searched'] ?? 0, 'shots' => $found['shots'] ?? 0];
 
-            return new JsonResponse($progress, Response::HTTP_ACCEPTED, ['Cache-Control' => 'no-store']);
+        return null === $posed->pair ? $this->judged($id, $posed, $data) : $this->named($id, $posed->pair, $data);
+    }
+
+    /** The named one of two is kept at once. */
+    private function named(int $id, Pair $pair, mixed $data): JsonResponse
+    {
+        $named = $data instanceof \stdClass && \is_int($data->named ?? null) ? $data->named : -1;
+        if (0 !== $named && 1 !== $named) {
+            return self::refused(new InvalidInput('named', 'must be 0 or 1'));
         }
-        $this->store->answer($id, [
-            'choice' => ChoiceFile::write($choice, $posed->rack),
-            'plan' => $found['plan'] ?? null,
-            'worth' => $found['worth'],
-        ]);
+        $this->store->answer($id, ['named' => $named, 'right' => $named === $pair->better()]);
 
         return $this->told($id);
+    }
+
+    private function judged(int $id, Posed $posed, mixed $data): JsonResponse
+    {
+        return $this->workedJson(
+            fn(): Answer => $this->desk->ask(JudgeChoice::class, [$posed->rack, ChoiceFile::read($data, $posed->rack)]),
+            static fn(array $found): array => ['searched' => $found['searched'] ?? 0, 'shots' => $found['shots'] ?? 0],
+            function (array $found) use ($id, $posed, $data): JsonResponse {
+                $this->store->answer($id, [
+                    'choice' => ChoiceFile::write(ChoiceFile::read($data, $posed->rack), $posed->rack),
+                    'plan' => $found['plan'] ?? null,
+                    'worth' => $found['worth'] ?? null,
+                ]);
+
+                return $this->told($id);
+            },
+        );
     }
 
     /** Puts it among the racks, to be planned and shot. */

@@ -13,8 +13,8 @@ use ZigLane\App\Choice\ChoiceStore;
 use ZigLane\App\Choice\Choosers;
 use ZigLane\App\Choice\PoseChoice;
 use ZigLane\App\Choice\Wish;
-use ZigLane\App\Http\TooMany;
 use ZigLane\App\View\WordingExtension;
+use ZigLane\App\Work\Answer;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Choice\ChoiceProgress;
 use ZigLane\Core\Games\GameName;
@@ -27,6 +27,8 @@ use ZigLane\Core\Rack\Files\JsonText;
  */
 final class ChoicesController extends AbstractController
 {
+    use WorkedJson;
+
     /** Bytes of a wish. */
     private const LONGEST = 2_000;
 
@@ -69,29 +71,27 @@ final class ChoicesController extends AbstractController
             $data = JsonText::decode($request->getContent(), self::LONGEST);
             $wish = Wish::read($data);
             $player = $this->choosers->player($wish->who);
-            $table = $this->choosers->table($wish->place);
-            $seed = $this->store->posed() + 1;
-            $answer = $this->desk->ask(PoseChoice::class, [$wish->kind, $wish->game, $wish->balls, $player, $table, $seed]);
-            if (null !== $answer->problem) {
-                throw new InvalidInput('', $answer->problem);
-            }
+            $question = [$wish->kind, $wish->game, $wish->balls, $player, $this->choosers->table($wish->place), $this->store->posed() + 1];
         } catch (InvalidInput $e) {
-            return new JsonResponse(['problem' => ucfirst($e->getMessage())], Response::HTTP_UNPROCESSABLE_ENTITY);
-        } catch (TooMany $e) {
-            return new JsonResponse(['problem' => $e->getMessage()], Response::HTTP_TOO_MANY_REQUESTS, ['Retry-After' => '3']);
+            return self::refused($e);
         }
-        $found = \is_array($answer->value) ? $answer->value : [];
-        $document = \is_string($found['document'] ?? null) ? $found['document'] : null;
-        if (!$answer->settled || null === $document) {
-            $looked = \is_int($found['looked'] ?? null) ? $found['looked'] : 0;
+        $ahead = $data instanceof \stdClass && true === ($data->ahead ?? null);
 
-            return new JsonResponse(['looked' => $looked], Response::HTTP_ACCEPTED, ['Cache-Control' => 'no-store']);
-        }
-        if ($data instanceof \stdClass && true === ($data->ahead ?? null)) {
-            return new JsonResponse(['ready' => true], headers: ['Cache-Control' => 'no-store']);
-        }
-        $id = $this->store->pose($wish, mb_strimwidth(WordingExtension::who($player), 0, 80, '…'), $document);
+        return $this->workedJson(
+            fn(): Answer => $this->desk->ask(PoseChoice::class, $question),
+            static fn(array $found): array => ['looked' => $found['looked'] ?? 0],
+            function (array $found) use ($wish, $player, $ahead): JsonResponse {
+                $document = $found['document'] ?? null;
+                if (!\is_string($document)) {
+                    throw new InvalidInput('', 'No rack was found. Ask again');
+                }
+                if ($ahead) {
+                    return new JsonResponse(['ready' => true]);
+                }
+                $id = $this->store->pose($wish, mb_strimwidth(WordingExtension::who($player), 0, 80, '…'), $document);
 
-        return new JsonResponse(['address' => $this->generateUrl('choice', ['id' => $id])], Response::HTTP_CREATED);
+                return new JsonResponse(['address' => $this->generateUrl('choice', ['id' => $id])], Response::HTTP_CREATED);
+            },
+        );
     }
 }

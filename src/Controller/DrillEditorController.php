@@ -11,9 +11,9 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Drills\CheckDrill;
 use ZigLane\App\Drills\DrillShelf;
-use ZigLane\App\Http\TooMany;
 use ZigLane\App\Rack\RackStore;
 use ZigLane\App\View\TableDrawing;
+use ZigLane\App\Work\Answer;
 use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\Drills\Drill;
 use ZigLane\Core\Drills\Files\DrillFile;
@@ -33,6 +33,8 @@ use ZigLane\Core\Wording\ShotTitle;
 #[Route('/racks/{id}/drill', requirements: ['id' => '[0-9]{1,9}'])]
 final class DrillEditorController extends AbstractController
 {
+    use WorkedJson;
+
     public function __construct(private readonly RackStore $store, private readonly DrillShelf $shelf, private readonly TaskDesk $desk) {}
 
     #[Route('', name: 'drill_edit', methods: ['GET'])]
@@ -67,28 +69,21 @@ final class DrillEditorController extends AbstractController
     public function check(Request $request, int $id): Response
     {
         $this->store->open($id);
-        try {
-            $answer = $this->desk->ask(CheckDrill::class, [self::read($request)]);
-        } catch (InvalidInput $e) {
-            return self::refused($e);
-        } catch (TooMany $e) {
-            return new JsonResponse(['problem' => $e->getMessage()], Response::HTTP_TOO_MANY_REQUESTS, ['Retry-After' => '3']);
-        }
-        if (null !== $answer->problem) {
-            return new JsonResponse(['problem' => $answer->problem], Response::HTTP_UNPROCESSABLE_ENTITY);
-        }
-        $found = \is_array($answer->value) ? $answer->value : [];
-        $pars = [];
-        foreach (Level::cases() as $level) {
-            if (\is_array($found['pars'] ?? null) && isset($found['pars'][$level->value])) {
-                $pars[] = ['level' => $level->value, 'spoken' => $level->spoken(), 'par' => $found['pars'][$level->value]];
+        $told = static function (array $found, bool $settled): array {
+            $pars = [];
+            foreach (Level::cases() as $level) {
+                if (\is_array($found['pars'] ?? null) && isset($found['pars'][$level->value])) {
+                    $pars[] = ['level' => $level->value, 'spoken' => $level->spoken(), 'par' => $found['pars'][$level->value]];
+                }
             }
-        }
 
-        return new JsonResponse(
-            ['impossible' => $found['impossible'] ?? [], 'pars' => $pars, 'settled' => $answer->settled],
-            $answer->settled ? Response::HTTP_OK : Response::HTTP_ACCEPTED,
-            ['Cache-Control' => 'no-store'],
+            return ['impossible' => $found['impossible'] ?? [], 'pars' => $pars, 'settled' => $settled];
+        };
+
+        return $this->workedJson(
+            fn(): Answer => $this->desk->ask(CheckDrill::class, [self::read($request)]),
+            static fn(array $found): array => $told($found, false),
+            static fn(array $found): JsonResponse => new JsonResponse($told($found, true)),
         );
     }
 
@@ -110,10 +105,5 @@ final class DrillEditorController extends AbstractController
     private static function read(Request $request): Drill
     {
         return DrillFile::read(JsonText::decode($request->getContent(), DrillFile::LARGEST));
-    }
-
-    private static function refused(InvalidInput $why): Response
-    {
-        return new JsonResponse(['problem' => ucfirst($why->getMessage())], Response::HTTP_UNPROCESSABLE_ENTITY);
     }
 }

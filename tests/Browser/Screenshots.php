@@ -27,7 +27,6 @@ final class Screenshots extends BrowserTestCase
             'racks' => [self::url('/'), 1280, 800],
             'layout' => [$rack, 1280, 800],
             'leg' => [$rack . '?leg=2', 1280, 800],
-            'phone-leg' => [$rack . '?leg=3', 390, 844],
         ];
         foreach ($views as $name => [$url, $width, $height]) {
             $this->screen($width, $height);
@@ -55,6 +54,8 @@ final class Screenshots extends BrowserTestCase
         $this->screen(1280, 800);
         $this->web->get(self::url('/drills/eight-bays'));
         $this->web->takeScreenshot("$folder/drill.png");
+        $this->choice($folder);
+        $this->coach($folder);
         $this->measure();
         $this->web->takeScreenshot("$folder/measure.png");
         $this->screen(1280, 800);
@@ -83,6 +84,36 @@ final class Screenshots extends BrowserTestCase
         $this->until(fn(): bool => 0 === $this->howMany('#card-1'), 'undone');
     }
 
+    /** Chooses at a rack, and looks at what the choice costs. */
+    private function choice(string $folder): void
+    {
+        $this->web->get(self::url('/choices'));
+        $this->script('document.querySelector("#wish-who").value = "level:league"');
+        $this->click('#next-rack');
+        $this->until(fn(): bool => 6 === $this->howMany('#picks button'), 'a rack', 90);
+        $this->click('#picks button:nth-child(6)');
+        [$x, $y] = self::numbers($this->script('const s = document.getElementById("choice-table"); const p = new DOMPoint(5.2 * s.dataset.length / 8, 2.6 * s.dataset.width / 4).matrixTransform(s.querySelector(".frame").getScreenCTM()); return [p.x, p.y]'));
+        $this->touch($x, $y);
+        $this->script('const s = document.getElementById("choice-speed"); s.value = 60; s.dispatchEvent(new Event("input"))');
+        $this->click('#answer');
+        $this->until(fn(): bool => 1 === $this->howMany('#headline'), 'what it costs', 90);
+        $this->web->takeScreenshot("$folder/choice.png");
+    }
+
+    /** Sets a drill and a rack, and looks at the demo player. */
+    private function coach(string $folder): void
+    {
+        foreach (['drill:rows-back' => 'Straight back, then a little side', 'drill:eight-bays' => 'One a day'] as $what => $note) {
+            $this->web->get(self::url('/coach'));
+            $this->script('document.querySelector("[name=\"players[]\"]").checked = true; document.querySelector("#assign-what").value = arguments[0]', $what);
+            $this->one('#assign-note')->sendKeys($note);
+            $this->click('#assign-go');
+            $this->until(fn(): bool => $this->howMany('#set tbody tr') > 0, 'it is set');
+        }
+        $this->web->get(self::url('/coach?player=Robin%20Vale'));
+        $this->web->takeScreenshot("$folder/coach.png");
+    }
+
     /** Plans a rack, once more with a pocket pinned, and looks at both. */
     private function runOut(string $rack, string $folder): void
     {
@@ -100,9 +131,6 @@ final class Screenshots extends BrowserTestCase
             $this->until(fn(): bool => $this->howMany('#says li') > 0, 'settled');
             if ('' === $pinned) {
                 $this->web->takeScreenshot("$folder/run-out.png");
-                $this->click('#card-3');
-                $this->until(fn(): bool => $this->howMany('#shot') > 0, 'one shot');
-                $this->web->takeScreenshot("$folder/run-out-shot.png");
                 $this->screen(390, 844);
                 $this->web->get("$rack?plan=0");
                 $this->until(fn(): bool => $this->howMany('#says li') > 0, 'on a phone');
