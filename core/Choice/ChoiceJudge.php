@@ -10,7 +10,6 @@ use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Parallel\Processes;
-use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlanConstraints;
@@ -76,7 +75,8 @@ final class ChoiceJudge
             $with[ChoicePart::Order->value] = $worth($planner->way($this->rack, $choice->pot, $budget)->chances->value ?? 0.0);
         }
         $there = $this->toTheSpot($planner, $choice);
-        $with[ChoicePart::Spot->value] = $worth(null === $there ? 0.0 : $this->chances($planner, $choice->pot, $there->shot)->value);
+        $atSpot = null === $there ? null : $planner->chances($this->rack, $choice->pot, $there->shot, $budget);
+        $with[ChoicePart::Spot->value] = $worth($atSpot->value ?? 0.0);
         [$played, $leg, $offset] = $this->asSaid($planner, $choice);
         $with[ChoicePart::Stroke->value] = $worth($played->value ?? 0.0);
         $after = $leg->after();
@@ -102,10 +102,11 @@ final class ChoiceJudge
     private function asSaid(Planner $planner, Choice $choice): array
     {
         $player = LinePlayer::for($this->rack);
+        $budget = SearchBudget::settled($this->rack->rules());
         $best = null;
         foreach (self::PARTS as $offset) {
             $leg = $player->leg(1, $choice->spec($offset), $this->rack->layout, $this->rack->rules());
-            $chances = null === $leg->shot ? null : $this->chances($planner, $choice->pot, $leg->shot);
+            $chances = null === $leg->shot ? null : $planner->chances($this->rack, $choice->pot, $leg->shot, $budget);
             if (null === $best || ($chances->value ?? -1.0) > ($best[0]->value ?? -1.0)) {
                 $best = [$chances, $leg, $offset];
             }
@@ -128,7 +129,8 @@ final class ChoiceJudge
     private function scale(Planner $planner, Plan $plan, PlannedShot $taken): float
     {
         $shot = $taken->played($this->rack);
-        $rough = null === $shot ? 0.0 : $this->chances($planner, $taken->pot, $shot)->value;
+        $budget = SearchBudget::settled($this->rack->rules());
+        $rough = null === $shot ? 0.0 : $planner->chances($this->rack, $taken->pot, $shot, $budget)->value;
 
         return $rough > 0.0 ? $plan->runOut / $rough : 1.0;
     }
@@ -146,13 +148,5 @@ final class ChoiceJudge
         $search = new RouteSearch($this->rack, $choice->pot, new SpotEvaluator($judged, $choice->spot), $this->errors);
 
         return $search->settled()[0] ?? null;
-    }
-
-    private function chances(Planner $planner, Pot $pot, Shot $shot): RouteChances
-    {
-        $budget = SearchBudget::settled($this->rack->rules());
-        $evaluator = $planner->evaluator($this->rack, $pot, $budget);
-
-        return (new RouteSearch($this->rack, $pot, $evaluator, $this->errors))->chances($shot, $this->errors->judging($budget->tries));
     }
 }

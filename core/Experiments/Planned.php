@@ -22,16 +22,19 @@ final class Planned implements Policy
     public function next(Rack $rack): ?array
     {
         // One planner for a rack; another rack, table or player needs another.
-        if (null === $this->planner || null === $this->last || $this->last->name !== $rack->name) {
-            $this->planner = new Planner($rack, $this->budget);
-        }
+        $first = null === $this->planner || null === $this->last || $this->last->name !== $rack->name;
+        $planner = $this->planner = null === $this->planner || $first ? new Planner($rack, $this->budget) : $this->planner;
         $this->last = $rack;
-        [$laid, $choice] = (new Beginnings($this->planner))->best($rack);
+        [$laid, $choice] = (new Beginnings($planner))->best($rack);
         if (null === $choice) {
             return null;
         }
         $route = $choice->route;
+        // The chance is asked of the first shot alone.
+        $runOut = $first && $laid->rules()->endsWithBreakShot()
+            ? $planner->clears($laid, $route->pot, $route->shot, $this->budget)
+            : $choice->runOut();
 
-        return [$laid, new Called($route->pot->ball, $route->pot->pocket, $route->shot, $choice->runOut())];
+        return [$laid, new Called($route->pot->ball, $route->pot->pocket, $route->shot, $runOut)];
     }
 }

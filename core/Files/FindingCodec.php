@@ -40,6 +40,7 @@ final class FindingCodec
         'better-skill' => Found\BetterSkill::class,
         'cost-of-constraints' => Found\CostOfConstraints::class,
         'spotted-first' => Found\SpottedFirst::class,
+        'third-foul' => Found\ThirdFoul::class,
         'kept-leg-breaks' => Found\KeptLegBreaks::class,
         'rack-stands' => Found\RackStands::class,
         'no-cue-ball' => Found\NoCueBall::class,

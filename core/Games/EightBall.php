@@ -108,9 +108,14 @@ final readonly class EightBall implements Game
         return false;
     }
 
-    public function pointsLostByFoul(): int
+    public function pointsLostByFoul(int $before = 0): int
     {
         return 0;
+    }
+
+    public function countsFouls(): bool
+    {
+        return false;
     }
 
     public function losesOtherwise(): bool

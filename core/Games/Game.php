@@ -68,8 +68,15 @@ interface Game
     /** Whether three fouls in a row lose the rack. */
     public function losesByFouls(): bool;
 
-    /** Points that a foul costs where points are counted, 0 elsewhere. */
-    public function pointsLostByFoul(): int;
+    /**
+     * Points that a foul costs where points are counted, 0 elsewhere.
+     *
+     * @param int $before fouls in a row that were made before it, 0–2
+     */
+    public function pointsLostByFoul(int $before = 0): int;
+
+    /** Whether a third foul in a row costs more than one alone does. */
+    public function countsFouls(): bool;
 
     /** Whether the ball that ends the rack loses it when it falls too early or uncalled; elsewhere it is spotted. */
     public function losesOtherwise(): bool;

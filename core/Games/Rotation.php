@@ -87,9 +87,14 @@ final readonly class Rotation implements Game
         return true;
     }
 
-    public function pointsLostByFoul(): int
+    public function pointsLostByFoul(int $before = 0): int
     {
         return 0;
+    }
+
+    public function countsFouls(): bool
+    {
+        return true;
     }
 
     public function losesOtherwise(): bool

@@ -17,6 +17,9 @@ final readonly class StraightPool implements Game
 {
     use CommonFouls;
     use WithoutGroups;
+    /** Fouls in a row, and what the last of them costs beside itself. */
+    private const IN_A_ROW = 3;
+    private const THIRD = 15;
 
     public function rack(): array
     {
@@ -68,10 +71,15 @@ final readonly class StraightPool implements Game
         return false;
     }
 
-    /** WPA rules, from memory; three in a row cost 15 more, which no plan comes to. */
-    public function pointsLostByFoul(): int
+    /** WPA rules, from memory: the third in a row costs 15 more. */
+    public function pointsLostByFoul(int $before = 0): int
     {
-        return 1;
+        return $before >= self::IN_A_ROW - 1 ? 1 + self::THIRD : 1;
+    }
+
+    public function countsFouls(): bool
+    {
+        return true;
     }
 
     public function losesOtherwise(): bool

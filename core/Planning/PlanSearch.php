@@ -12,6 +12,7 @@ use ZigLane\Core\Planning\Finding\NoCueBall;
 use ZigLane\Core\Planning\Finding\NoShot;
 use ZigLane\Core\Planning\Finding\RackStands;
 use ZigLane\Core\Planning\Finding\SpottedFirst;
+use ZigLane\Core\Planning\Finding\ThirdFoul;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
@@ -54,10 +55,22 @@ final class PlanSearch
      */
     public function plans(): \Generator
     {
-        $spotted = $this->spotted();
+        $first = array_filter([$this->spotted(), $this->thirdFoul()]);
         foreach ($this->searched() as $plan) {
-            yield null === $spotted ? $plan : $plan->sayingFirst($spotted);
+            foreach ($first as $finding) {
+                $plan = $plan->sayingFirst($finding);
+            }
+            yield $plan;
         }
+    }
+
+    /** What a foul would cost that is the third in a row. */
+    private function thirdFoul(): ?ThirdFoul
+    {
+        $rules = $this->asked->rules();
+        $points = $rules->pointsLostByFoul($this->asked->fouls);
+
+        return $points > $rules->pointsLostByFoul() ? new ThirdFoul($points) : null;
     }
 
     /** The ball that had to be spotted before anything could be played. */
@@ -154,6 +167,7 @@ final class PlanSearch
             yield $explanation->explained($this->drawn($best, $before, $began), $others, false);
         }
         $best = $this->lookedAt($planner, $this->judged($planner, $best));
+        $best = null === $this->deadline ? (new Clearing($planner))->told($best) : $best;
         yield $explanation->explained($this->drawn($best, $before, $began), $others, true);
     }
 

@@ -9,6 +9,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Simulator;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Planning\Value\PlanningCache;
@@ -23,6 +24,7 @@ use ZigLane\Core\Rack\Kitchen;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Reading\FromHere;
 use ZigLane\Core\Routes\Route;
+use ZigLane\Core\Routes\RouteChances;
 use ZigLane\Core\Routes\RouteMaker;
 use ZigLane\Core\Routes\RouteSearch;
 
@@ -49,6 +51,9 @@ final class Planner
 
     /** State values for the racks that the plan goes through. */
     public readonly RackValues $values;
+
+    /** The same without the place for the break shot of straight pool, once asked for. */
+    private ?RackValues $clearing = null;
 
     public function __construct(
         Rack $rack,
@@ -285,12 +290,29 @@ final class Planner
         if (null === $played) {
             return $shot;
         }
-        $budget = SearchBudget::later();
-        $chances = (new RouteSearch($rack, $shot->pot, $this->evaluator($rack, $shot->pot, $budget), $this->errors))
-            ->chances($played, $this->errors->judging($budget->tries));
+        $chances = $this->chances($rack, $shot->pot, $played, SearchBudget::later());
         $last = $this->values->of($rack)->isOver(RemainingBalls::of($rack->layout)->without($shot->pot->ball));
 
         return $shot->judged(ShotChances::of($chances, $last));
+    }
+
+    /** What a shot comes to, by the values that shots are chosen by. */
+    public function chances(Rack $rack, Pot $pot, Shot $shot, SearchBudget $budget): RouteChances
+    {
+        return (new RouteSearch($rack, $pot, $this->evaluator($rack, $pot, $budget), $this->errors))
+            ->chances($shot, $this->errors->judging($budget->tries));
+    }
+
+    /**
+     * The chance to pot the rack's balls with a shot first, 0–1. Ways are chosen in straight pool by what the place for the break shot
+     * counts for as well (BreakPositions); that is not in it.
+     */
+    public function clears(Rack $rack, Pot $pot, Shot $shot, SearchBudget $budget): float
+    {
+        $this->clearing ??= new RackValues($this->cache, $budget, $this->constraints, $this->values, false);
+        $evaluator = new RunOutEvaluator($rack, $this->clearing->of($rack), $pot->ball, 1.0, $budget->step);
+
+        return (new RouteSearch($rack, $pot, $evaluator, $this->errors))->chances($shot, $this->errors->judging($budget->tries))->value;
     }
 
     /** What a pot leads on to from where the cue ball lies, 0–1. */

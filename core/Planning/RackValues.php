@@ -24,12 +24,17 @@ final class RackValues
     /** @var array<string, array{StateValues, Rack}> by group, with the rack that each was made for */
     private array $known = [];
 
-    /** @param self|null $other whose balls to keep for the end are taken over */
+    /**
+     * @param self|null $other    whose balls to keep for the end are taken over
+     * @param bool      $forBreak to choose by in straight pool, with what the place for the break shot counts for; else as a person is
+     *                            told, through the same sets as the other's
+     */
     public function __construct(
         private readonly PlanningCache $cache,
         private readonly SearchBudget $budget,
         private readonly PlanConstraints $constraints,
-        ?self $other = null,
+        private readonly ?self $other = null,
+        private readonly bool $forBreak = true,
     ) {
         $this->last = $other?->last;
     }
@@ -65,7 +70,7 @@ final class RackValues
 
     private function workedOut(Rack $rack, PlanConstraints $constraints, SearchBudget $budget, bool $fine): StateValues
     {
-        $stateValues = new StateValues($rack, $this->cache, $fine, $constraints);
+        $stateValues = new StateValues($rack, $this->cache, $fine, $constraints, $this->forBreak);
         if (self::tooMany($rack, $budget)) {
             $this->through($stateValues, $rack, $budget);
         }
@@ -76,6 +81,11 @@ final class RackValues
     /** Where not all sets can be gone through, those that likely orders go through. */
     private function through(StateValues $stateValues, Rack $rack, SearchBudget $budget): void
     {
+        if (!$this->forBreak && null !== $this->other) {
+            $stateValues->like($this->other->of($rack));
+
+            return;
+        }
         if (null === $this->last || !self::lieAsBefore(array_merge([], ...$this->last[0]), $this->last[1], $rack->layout)) {
             $this->last = [LikelyOrders::last($this->cache, $rack), $rack->layout];
         }

@@ -70,8 +70,8 @@ final readonly class Rack
         $this->kitchen = $turn->kitchen;
         $this->fouls = $turn->fouls;
         $this->othersFouls = $turn->others;
-        if ($this->fouls + $this->othersFouls > 0 && !$game->rules()->losesByFouls()) {
-            throw new InvalidInput('fouls', 'in a row are counted in nine-ball and ten-ball only');
+        if ($this->fouls + $this->othersFouls > 0 && !$game->rules()->countsFouls()) {
+            throw new InvalidInput('fouls', 'in a row are not counted in this game');
         }
         if (PushOut::None !== $this->pushOut && !$game->rules()->hasFixedOrder()) {
             throw new InvalidInput('pushOut', 'is played in nine-ball and ten-ball only');

@@ -23,6 +23,7 @@ use ZigLane\Core\Planning\Finding\OtherShot;
 use ZigLane\Core\Planning\Finding\RackStands;
 use ZigLane\Core\Planning\Finding\Skill;
 use ZigLane\Core\Planning\Finding\SpottedFirst;
+use ZigLane\Core\Planning\Finding\ThirdFoul;
 use ZigLane\Core\Planning\Finding\Told;
 use ZigLane\Core\Planning\Plan;
 
@@ -73,6 +74,7 @@ final class PlanWording
                 100 * $finding->keeps,
             ),
             $finding instanceof GroupTaken => self::group($finding),
+            $finding instanceof ThirdFoul => \sprintf('A foul now would be your third in a row: it costs %d points.', $finding->points),
             $finding instanceof SpottedFirst => \sprintf(
                 'Every ball that may be hit lies behind the head string: have the %d put on the foot spot first.',
                 $finding->ball,

@@ -49,6 +49,9 @@ final class StateValues implements ValueFunction
      */
     private const BY_THE_WAY = 0.2;
 
+    /** And in truth in so many, by the same seasons: what is told to a person. */
+    private const TOLD_BY_THE_WAY = 0.45;
+
     private readonly Game $game;
     private readonly Layout $layout;
     public readonly Pots $pots;
@@ -81,13 +84,15 @@ final class StateValues implements ValueFunction
     private ?array $lattice = null;
 
     /**
-     * @param bool $fine closely: every cut, side spin, more pockets
+     * @param bool $fine     closely: every cut, side spin, more pockets
+     * @param bool $forBreak to choose by in straight pool, with what the place for the break shot counts for; else as a person is told
      */
     public function __construct(
         private readonly Rack $rack,
         public readonly PlanningCache $cache,
         public readonly bool $fine = true,
         public readonly PlanConstraints $constraints = new PlanConstraints(),
+        private readonly bool $forBreak = true,
     ) {
         $this->game = $rack->rules();
         $this->layout = $rack->layout;
@@ -118,6 +123,12 @@ final class StateValues implements ValueFunction
                 $this->lattice[$left] = true;
             }
         }
+    }
+
+    /** Goes through the sets that others go through, so that both are compared on the same ways. */
+    public function like(self $other): void
+    {
+        $this->lattice = null === $other->lattice ? null : $other->lattice + ($this->lattice ?? []);
     }
 
     /** Whether a set may be gone through. */
@@ -285,7 +296,7 @@ final class StateValues implements ValueFunction
     private function work(RemainingBalls $remaining): void
     {
         if ($this->isOver($remaining)) {
-            $this->values[$remaining->bits] = $this->game->endsWithBreakShot() ? BreakPositions::values(
+            $this->values[$remaining->bits] = $this->forBreak && $this->game->endsWithBreakShot() ? BreakPositions::values(
                 $this->cache,
                 $this->game,
                 $this->pots,
@@ -355,8 +366,9 @@ final class StateValues implements ValueFunction
             return $values;
         }
         $broken = $this->values($remaining->withClustersBroken());
+        $share = $this->forBreak ? self::BY_THE_WAY : self::TOLD_BY_THE_WAY;
         foreach ($values as $node => $value) {
-            $values[$node] = $value + self::BY_THE_WAY * max(0.0, $broken[$node] - $value);
+            $values[$node] = $value + $share * max(0.0, $broken[$node] - $value);
         }
 
         return $values;

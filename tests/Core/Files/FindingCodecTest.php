@@ -57,6 +57,7 @@ final class FindingCodecTest extends TestCase
                 new Found\BreaksCluster([3, 4], 5),
                 'Breaks the cluster of the 3 and 4 on the way. The 5 is the insurance ball: it goes wherever the cue ball stops.',
             ],
+            [new Found\ThirdFoul(16), 'A foul now would be your third in a row: it costs 16 points.'],
             [new Found\SpottedFirst(4), 'Every ball that may be hit lies behind the head string: have the 4 put on the foot spot first.'],
             [new Found\RaisedCue(7.5, true), 'Raise the cue 8°: a rail stands behind the cue ball.'],
             [new Found\RaisedCue(12.0, false), 'Raise the cue 12°: a ball stands behind the cue ball.'],

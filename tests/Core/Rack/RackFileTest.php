@@ -136,9 +136,9 @@ final class RackFileTest extends TestCase
         self::assertFalse($rack->goneOn($rack->layout)->kitchen);
     }
 
-    public function testFoulsAreCountedInRotationGamesOnly(): void
+    public function testFoulsInARowAreNotCountedInEightBall(): void
     {
-        $this->expectExceptionMessage('fouls: in a row are counted in nine-ball and ten-ball only');
+        $this->expectExceptionMessage('fouls: in a row are not counted in this game');
         self::read('{"format":"zig-lane/rack","version":1,"game":"eight-ball","balls":{"cue":[1,1]},"fouls":{"player":1}}');
     }
 
