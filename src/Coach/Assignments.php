@@ -68,7 +68,7 @@ final readonly class Assignments implements Perishable
             null === $player ? [] : [$player],
         );
 
-        return array_map($this->set(...), $rows);
+        return array_map($this->read(...), $rows);
     }
 
     /** @return list<string> who was set something, in order of the names */
@@ -92,7 +92,7 @@ final readonly class Assignments implements Perishable
      *
      * @return Set
      */
-    private function set(array $row): array
+    private function read(array $row): array
     {
         $text = static fn(string $key): ?string => \is_string($row[$key] ?? null) ? $row[$key] : null;
         $rack = is_numeric($row['rack_id']) ? (int) $row['rack_id'] : null;

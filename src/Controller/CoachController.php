@@ -28,6 +28,9 @@ use ZigLane\Core\InvalidInput;
 #[Route('/coach')]
 final class CoachController extends AbstractController
 {
+    /** So many of those that were ended are shown. */
+    private const ENDED = 20;
+
     public function __construct(
         private readonly CoachDesk $desk,
         private readonly Assignments $assignments,
@@ -127,7 +130,7 @@ final class CoachController extends AbstractController
             'player' => $player,
             'lately' => $this->desk->lately($this->clock->now()),
             'open' => $this->assignments->all($player),
-            'closed' => \array_slice($this->assignments->all($player, true), 0, CoachDesk::DAYS),
+            'closed' => \array_slice($this->assignments->all($player, true), 0, self::ENDED),
             'drills' => $drills,
             'racks' => $this->racks->page(),
             'sessions' => null === $player ? [] : $this->desk->sessions($player),

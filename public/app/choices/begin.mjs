@@ -1,5 +1,6 @@
 // Asks for the next rack to choose at; beside an answer it is made ready meanwhile.
 
+import { dressTable } from './dress.mjs';
 import { askUntilThere } from './waiting.mjs';
 
 const $ = (id) => document.getElementById(id);
@@ -51,6 +52,7 @@ if (wish.tagName === 'FORM') {
     remembered();
     wish.addEventListener('submit', (event) => event.preventDefault());
 }
+if ($('choice-table')) dressTable();
 // While the answer is read, the next one is looked for.
 if (wish.dataset.ahead) {
     askUntilThere(wish.dataset.next, { ...wished($('next').dataset.kind), ahead: true }, () => {}).catch(() => {});
