@@ -37,6 +37,11 @@ final class CoachPageTest extends BrowserTestCase
         $this->until(fn(): bool => str_contains($this->text('#set .results'), 'of'), 'the score');
         self::assertSame(1, $this->howMany('#coach-rounds tbody tr'));
         $this->assertAccessible('a player, for the coach');
+        // Another result comes in without a reload.
+        $round = ['key' => 'round-' . bin2hex(random_bytes(6)), 'drill' => 'dead-stop', 'step' => 'as it is', 'test' => true, 'at' => gmdate('Y-m-d\TH:i:s\Z', time() + 30), 'player' => $who, 'points' => [2, 2, 2, 2, 2, 2, 2, 2, 1], 'repeats' => 0];
+        $this->script('return fetch("/drills/rounds", { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify({ entries: [arguments[0]] }) })', $round);
+        $this->script('document.body.dispatchEvent(new Event("look"))');
+        $this->until(fn(): bool => str_contains($this->text('#set .results'), '17 of 18'), 'the new score');
         $this->click('#set button');
         $this->until(fn(): bool => 1 === $this->howMany('#just-ended'), 'it is ended');
         self::assertSame(0, $this->howMany('#set'));
