@@ -64,7 +64,7 @@ final class RunOutPageTest extends BrowserTestCase
     /** A pocket pinned and a zone drawn with the pointer; the plan goes round them and the two are compared. */
     public function testPinsAndComparison(): void
     {
-        $this->import(self::rack(['cue' => [4.1, 2.2], '2' => [6.4, 1.0], '4' => [1.3, 2.9], '5' => [5.1, 3.1], '7' => [2.6, 0.8], '9' => [6.9, 2.6]]));
+        $this->import(self::rack(['cue' => [4.1, 2.2], '2' => [6.4, 1.0], '5' => [5.1, 3.1], '7' => [2.6, 0.8], '9' => [6.9, 2.6]]));
         $this->click('#mode-run');
         $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
         $this->click('#plan-run');
