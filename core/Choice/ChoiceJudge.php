@@ -89,6 +89,7 @@ final class ChoiceJudge
             null === $there ? null : $there->stop->distanceTo($choice->spot),
             $this->onward($planner, $choice->pot, $choice->spot),
             null === $taken ? null : $this->onward($planner, $taken->pot, $taken->rest),
+            $there?->chances,
             $offset,
             $this->why($choice),
         );

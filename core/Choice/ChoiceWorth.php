@@ -31,6 +31,7 @@ final readonly class ChoiceWorth
      * @param float|null                         $nearest how near the spot a stroke of that pot was found to stop, m; null for none
      * @param float                              $onward chance of the next pot from the spot, 0–1; 1 where none needs to come
      * @param float|null                         $better the same from where the plan's first shot stops; null without one
+     * @param RouteChances|null                  $there  what that stroke comes to, its position being 18 cm about the spot
      * @param float                              $offset part of the pocket that suits the stroke best, −1 … 1
      * @param NoPot|null                         $why    there is no such pot
      */
@@ -42,6 +43,7 @@ final readonly class ChoiceWorth
         public ?float $nearest,
         public float $onward,
         public ?float $better,
+        public ?RouteChances $there = null,
         public float $offset = 0.0,
         public ?NoPot $why = null,
     ) {

@@ -61,20 +61,17 @@ final class ChoiceWording
      */
     public static function parts(ChoiceWorth $worth, Choice $choice, ?PlannedShot $taken, \Closure $length): array
     {
-        $costs = $worth->costs;
-        arsort($costs);
         $says = [];
-        foreach ($costs as $part => $cost) {
-            if ($cost >= self::TOLD) {
-                $says[] = self::points($cost) . ' ' . match (ChoicePart::from($part)) {
-                    ChoicePart::Pot => self::pot($worth, $choice, $taken),
-                    ChoicePart::Order => 'by the order: played best, it runs out less often than another.',
-                    ChoicePart::Spot => self::spot($worth, $choice, $length),
-                    ChoicePart::Stroke => self::stroke($worth, $choice, $taken, $length),
-                };
-            }
+        foreach (self::told($worth) as $part => $points) {
+            $says[] = self::points($points / 100) . ' ' . match (ChoicePart::from($part)) {
+                ChoicePart::Pot => self::pot($worth, $choice, $taken),
+                ChoicePart::Order => 'by the order: played best, it runs out less often than another.',
+                ChoicePart::Spot => self::spot($worth, $choice, $length),
+                ChoicePart::Stroke => self::stroke($worth, $choice, $taken, $length),
+            };
         }
 
+        $costs = $worth->costs;
         $far = $worth->stop?->distanceTo($choice->spot) ?? 0.0;
         if (($costs[ChoicePart::Stroke->value] ?? 0.0) <= -self::TOLD && $far >= self::ON_IT) {
             $says[] = \sprintf(
@@ -85,6 +82,26 @@ final class ChoiceWording
         }
 
         return $says;
+    }
+
+    /**
+     * Points that are told of each part, the dearest first: together what is said to be lost, where nothing was gained.
+     *
+     * @return array<value-of<ChoicePart>, int>
+     */
+    private static function told(ChoiceWorth $worth): array
+    {
+        $costs = array_filter($worth->costs, static fn(float $cost): bool => $cost >= self::TOLD);
+        arsort($costs);
+        $points = array_map(static fn(float $cost): int => (int) round(100 * $cost), $costs);
+        $first = array_key_first($points);
+        $rest = (int) round(100 * $worth->lost()) - array_sum(\array_slice($points, 1));
+        // What is too little to be told of goes with the dearest.
+        if (null !== $first && $rest > 0 && min([0.0, ...array_values($worth->costs)]) > -self::TOLD) {
+            $points[$first] = $rest;
+        }
+
+        return $points;
     }
 
     /** What the player stated, in one sentence. */
@@ -180,6 +197,15 @@ final class ChoiceWording
                 'by the spot: no stroke at the %d gets the cue ball there%s.',
                 $choice->pot->ball,
                 null === $worth->nearest ? '' : '; the nearest stops ' . $length($worth->nearest) . ' off',
+            );
+        }
+        if (null !== $worth->there && null !== $worth->better && $worth->onward >= $worth->better - self::SURER) {
+            // The spot itself is no worse: it is the way there.
+            return \sprintf(
+                'by the spot: it is good, but hard to reach; the best stroke for it makes the %d in %.0f %% and stops within a hand of it in %.0f %%.',
+                $choice->pot->ball,
+                100 * $worth->there->pot,
+                100 * $worth->there->position,
             );
         }
         $says = \sprintf('by the spot: from there the next ball goes in %.0f %%', 100 * $worth->onward);

@@ -74,11 +74,7 @@ final class PlanWording
                 100 * $finding->keeps,
             ),
             $finding instanceof GroupTaken => self::group($finding),
-            $finding instanceof ThirdFoul => \sprintf('A foul now would be your third in a row: it costs %d points.', $finding->points),
-            $finding instanceof SpottedFirst => \sprintf(
-                'Every ball that may be hit lies behind the head string: have the %d put on the foot spot first.',
-                $finding->ball,
-            ),
+            $finding instanceof ThirdFoul, $finding instanceof SpottedFirst => self::first($finding),
             $finding instanceof BallInTheWay => \sprintf(
                 $finding->after
                     ? 'The %2$d is in the way of the %1$d and comes after it.'
@@ -102,6 +98,17 @@ final class PlanWording
                 : \sprintf('What is pinned costs about %.0f points.', 100 * $finding->cost),
             default => self::stop($finding),
         };
+    }
+
+    /** What is to be known before anything is played. */
+    private static function first(ThirdFoul|SpottedFirst $finding): string
+    {
+        return $finding instanceof ThirdFoul
+            ? \sprintf('A foul now would be your third in a row: it costs %d points.', $finding->points)
+            : \sprintf(
+                'Every ball that may be hit lies behind the head string: have the %d put on the foot spot first.',
+                $finding->ball,
+            );
     }
 
     /** The break shot in one sentence. */

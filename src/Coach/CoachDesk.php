@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZigLane\App\Coach;
 
 use Doctrine\DBAL\Connection;
-use ZigLane\App\Choice\ChoiceStore;
 use ZigLane\App\Drills\Rounds;
 use ZigLane\App\Logbook\Logbook;
 use ZigLane\App\Profile\ProfileKind;
@@ -26,7 +25,6 @@ final readonly class CoachDesk
         private Connection $database,
         private Logbook $logbook,
         private Rounds $rounds,
-        private ChoiceStore $choices,
         private Assignments $assignments,
         private ProfileStore $profiles,
     ) {}
@@ -39,7 +37,6 @@ final readonly class CoachDesk
             ...$profiles,
             ...$this->logbook->players(),
             ...$this->rounds->players(),
-            ...$this->choices->players(),
             ...$this->assignments->players(),
         ]);
         sort($names, \SORT_NATURAL | \SORT_FLAG_CASE);

@@ -32,6 +32,7 @@ final class WorthFile
             'plan' => $worth->plan,
             'with' => $worth->with,
             'shot' => null === $worth->shot ? null : get_object_vars($worth->shot),
+            'there' => null === $worth->there ? null : get_object_vars($worth->there),
             'stop' => null === $worth->stop ? null : $rack->table->size->diamondsOf($worth->stop),
             'nearest' => $worth->nearest,
             'onward' => $worth->onward,
@@ -73,6 +74,7 @@ final class WorthFile
             null === $fields->raw('nearest') ? null : $fields->number('nearest', null, 0.0, self::FARTHEST, 'm'),
             $share($fields, 'onward'),
             null === $fields->raw('better') ? null : $share($fields, 'better'),
+            null === $fields->raw('there') ? null : self::shot($fields->object('there')),
             $fields->number('offset', 0.0, -1.0, 1.0),
             null === $fields->raw('why') ? null : $fields->choice('why', NoPot::class),
         );

@@ -49,9 +49,6 @@ final class StateValues implements ValueFunction
      */
     private const BY_THE_WAY = 0.2;
 
-    /** And in truth in so many, by the same seasons: what is told to a person. */
-    private const TOLD_BY_THE_WAY = 0.45;
-
     private readonly Game $game;
     private readonly Layout $layout;
     public readonly Pots $pots;
@@ -366,9 +363,8 @@ final class StateValues implements ValueFunction
             return $values;
         }
         $broken = $this->values($remaining->withClustersBroken());
-        $share = $this->forBreak ? self::BY_THE_WAY : self::TOLD_BY_THE_WAY;
         foreach ($values as $node => $value) {
-            $values[$node] = $value + $share * max(0.0, $broken[$node] - $value);
+            $values[$node] = $value + self::BY_THE_WAY * max(0.0, $broken[$node] - $value);
         }
 
         return $values;

@@ -91,7 +91,7 @@ final class ChoicesTest extends TestCase
         self::assertEquals($choice, ChoiceFile::read(self::decoded(ChoiceFile::write($choice, $rack)), $rack));
 
         $chances = new RouteChances(0.9, 0.5, 0.4, 0.01, 0.02, 0.03, 0.04, 400);
-        $worth = new ChoiceWorth(0.5, ['pot' => 0.45, 'order' => 0.4, 'spot' => 0.4, 'stroke' => 0.3], $chances, new Point(1.0, 0.5), 0.2, 0.7, 0.8, -0.45, NoPot::TooThin);
+        $worth = new ChoiceWorth(0.5, ['pot' => 0.45, 'order' => 0.4, 'spot' => 0.4, 'stroke' => 0.3], $chances, new Point(1.0, 0.5), 0.2, 0.7, 0.8, $chances, -0.45, NoPot::TooThin);
         self::assertEqualsWithDelta($worth, WorthFile::read(self::decoded(WorthFile::write($worth, $rack)), $rack), 1e-12);
     }
 
