@@ -18,8 +18,9 @@ use ZigLane\Core\Rack\Files\JsonText;
  */
 final readonly class ChoiceStore implements Perishable
 {
-    /** Days that one without an answer is kept; the latest that are looked at, and shown. */
+    /** Days that one without an answer is kept, and one with an answer; the latest that are looked at, and shown. */
     private const OPEN_DAYS = 14;
+    private const KEPT_DAYS = 1000;
     private const MOST = 400;
     public const SHOWN = 30;
 
@@ -131,8 +132,11 @@ final readonly class ChoiceStore implements Perishable
     public function purge(\DateTimeImmutable $now): int
     {
         return (int) $this->database->executeStatement(
-            'DELETE FROM posed_choice WHERE answer IS NULL AND posed_at < ?',
-            [$now->modify(\sprintf('-%d days', self::OPEN_DAYS))->format('Y-m-d H:i:s')],
+            'DELETE FROM posed_choice WHERE (answer IS NULL AND posed_at < ?) OR answered_at < ?',
+            array_map(
+                static fn(int $days): string => $now->modify("-$days days")->format('Y-m-d H:i:s'),
+                [self::OPEN_DAYS, self::KEPT_DAYS],
+            ),
         );
     }
 

@@ -117,6 +117,12 @@ final class ChoicesTest extends AppTestCase
         self::assertTrue($there());
         self::service(ChoiceStore::class)->purge(new \DateTimeImmutable('+20 days'));
         self::assertFalse($there());
+        $id = $this->posed();
+        self::service(ChoiceStore::class)->answer($id, ['named' => 0, 'right' => true]);
+        self::service(ChoiceStore::class)->purge(new \DateTimeImmutable('+900 days'));
+        self::assertNotNull(self::service(ChoiceStore::class)->find($id)['answer']);
+        self::service(ChoiceStore::class)->purge(new \DateTimeImmutable('+1100 days'));
+        self::assertSame([], self::service(ChoiceStore::class)->players());
     }
 
     private function page(string $address): string
