@@ -29,10 +29,7 @@ final class ChoiceLoss
      */
     public static function of(array $plain): ?SkillLoss
     {
-        $lost = array_map(
-            static fn(ChoiceWorth $w): float => $w->plan > 0.0 ? $w->lost() / $w->plan : 0.0,
-            \array_slice($plain, -ChoiceProgress::LATEST),
-        );
+        $lost = array_map(static fn(ChoiceWorth $w): float => 1.0 - $w->kept(), \array_slice($plain, -ChoiceProgress::LATEST));
         $many = \count($lost);
         if ($many < self::FEW) {
             return null;

@@ -51,7 +51,7 @@ final readonly class ChoiceProgress
     {
         $this->many = \count($worths);
         $latest = \array_slice($worths, -self::LATEST);
-        $kept = array_map(static fn(ChoiceWorth $w): float => $w->plan > 0.0 ? 1.0 - $w->lost() / $w->plan : 1.0, $latest);
+        $kept = array_map(static fn(ChoiceWorth $w): float => $w->kept(), $latest);
         $this->good = \count(array_filter($kept, static fn(float $share): bool => $share >= 1.0 - self::GOOD));
         $this->mean = \count($kept) < self::LEAST ? null : StudentEstimate::mean($kept);
         $this->trend = \count($kept) < self::FEW ? null : StudentEstimate::slope($kept);

@@ -71,6 +71,12 @@ final readonly class ChoiceWorth
         return max(0.0, $this->plan - $this->chosen);
     }
 
+    /** Share of the plan's chance that is kept, 0–1. */
+    public function kept(): float
+    {
+        return $this->plan > 0.0 ? 1.0 - $this->lost() / $this->plan : 1.0;
+    }
+
     /** The part that costs most; null where none costs anything. */
     public function dearest(): ?ChoicePart
     {

@@ -37,8 +37,8 @@ final class TrainerController extends AbstractController
         $minutes = $request->query->getInt('minutes', 40);
         $minutes = \in_array($minutes, self::MINUTES, true) ? $minutes : 40;
         $shots = $this->desk->shots($player);
-        $losses = $this->desk->losses($player, $shots);
         $drills = $this->shelf->all();
+        $losses = $this->desk->losses($player, $shots, $drills);
         $done = array_map(static fn(array $best): int => $best['tests'], $this->rounds->bests());
 
         return $this->render('trainer.html.twig', [

@@ -9,6 +9,7 @@ use ZigLane\App\Choice\ChoiceStore;
 use ZigLane\App\Profile\ProfileKind;
 use ZigLane\App\Profile\ProfileStore;
 use ZigLane\Core\Choice\ChoiceLoss;
+use ZigLane\Core\Drills\Drill;
 use ZigLane\Core\Drills\Progress;
 use ZigLane\Core\Drills\Trainer\DrillScore;
 use ZigLane\Core\Drills\Trainer\LoggedShot;
@@ -24,27 +25,27 @@ use ZigLane\Core\Shots\ShotKind;
  */
 final readonly class TrainerDesk
 {
-    /** The latest shots that are looked at. */
+    /** The latest shots, and tests, that are looked at. */
     private const MOST = 2000;
 
     public function __construct(
         private Connection $database,
         private ChoiceStore $choices,
-        private DrillShelf $shelf,
         private ProfileStore $profiles,
     ) {}
 
     /**
      * Where a player's racks are lost: by the logbook, and by what they chose at "Look before you leap".
      *
-     * @param list<LoggedShot> $shots
+     * @param list<LoggedShot>     $shots
+     * @param array<string, Drill> $drills by their name in addresses
      *
      * @return list<SkillLoss> first the one that stands out most from chance
      */
-    public function losses(string $player, array $shots): array
+    public function losses(string $player, array $shots, array $drills): array
     {
         $choosing = ChoiceLoss::of($this->choices->of($player)['plain']);
-        $losses = [...SkillLosses::of($shots, $this->tests($player)), ...null === $choosing ? [] : [$choosing]];
+        $losses = [...SkillLosses::of($shots, $this->tests($player, $drills)), ...null === $choosing ? [] : [$choosing]];
         usort($losses, static fn(SkillLoss $a, SkillLoss $b): int => $b->surely() <=> $a->surely());
 
         return $losses;
@@ -53,19 +54,26 @@ final readonly class TrainerDesk
     /**
      * What a player's latest tests tell, drill by drill, against the par of their level.
      *
+     * @param array<string, Drill> $drills by their name in addresses
+     *
      * @return list<DrillScore>
      */
-    private function tests(string $player): array
+    private function tests(string $player, array $drills): array
     {
+        $scores = [];
+        foreach ($this->database->fetchAllAssociative(
+            'SELECT drill, step, score FROM drill_round WHERE test = 1 AND player = ? ORDER BY played_at DESC, id DESC LIMIT ' . self::MOST,
+            [$player],
+        ) as $row) {
+            if (\is_string($row['drill']) && \is_string($row['step']) && is_numeric($row['score'])) {
+                $scores[$row['drill']][$row['step']][] = (int) $row['score'];
+            }
+        }
         $level = $this->level($player);
         $found = [];
-        foreach ($this->shelf->all() as $slug => $drill) {
-            $scores = $this->database->fetchFirstColumn(
-                'SELECT score FROM drill_round WHERE test = 1 AND drill = ? AND player = ? AND step = ? ORDER BY played_at DESC, id DESC LIMIT '
-                . Progress::LATEST,
-                [$slug, $player, $drill->steps[$drill->usualStep()]->name],
-            );
-            $found[] = DrillScore::of($drill, $level, array_map(static fn(mixed $s): int => is_numeric($s) ? (int) $s : 0, $scores));
+        foreach (array_intersect_key($drills, $scores) as $slug => $drill) {
+            $usual = $scores[$slug][$drill->steps[$drill->usualStep()]->name] ?? [];
+            $found[] = DrillScore::of($drill, $level, \array_slice($usual, 0, Progress::LATEST));
         }
 
         return array_values(array_filter($found));

@@ -139,6 +139,12 @@ final class DrillsTest extends AppTestCase
         $page = $this->page('/drills/trainer?minutes=60');
         self::assertMatchesRegularExpression('/Rows back, training Draw: \d+ % of 30 shots went well where 85 % were promised; that is about \d\.\d shots in a rack\./', $page);
         self::assertStringContainsString('Rows back, test', $page);
+        // Tests of a drill for it are counted in: those of the player, at the usual step.
+        foreach (['Ada', 'Ada', 'Somebody else'] as $n => $who) {
+            $round = ['key' => "trainer-round-000$n", 'drill' => 'rows-back', 'step' => 'as it is', 'test' => true, 'at' => '2026-11-20T18:00:00Z', 'player' => $who, 'points' => [1, 0, 0], 'repeats' => 0];
+            $this->browser->request('POST', '/drills/rounds', content: json_encode(['entries' => [$round]], \JSON_THROW_ON_ERROR));
+        }
+        self::assertStringContainsString('and 2 tests of drills are counted in', $this->page('/drills/trainer?minutes=60'));
         self::assertStringContainsString('Rows back: row 1', $this->page('/drills/sheets?of=rows-back,dead-stop,../x'));
         $this->browser->request('GET', '/drills/sheets?of=no-such-drill');
         self::assertSame(404, $this->code());
