@@ -29,6 +29,12 @@ final readonly class Advice
         public bool $another = false,
     ) {}
 
+    /** The same where the plan begins with what is gone for. */
+    public function asPlanned(): self
+    {
+        return new self($this->choice, $this->options, $this->even, $this->turnsAt, $this->byRule, $this->pass);
+    }
+
     /** The stroke of an option; null when there is none. */
     public function of(OptionKind $kind): ?Tried
     {

@@ -23,6 +23,9 @@ use ZigLane\Core\Rack\Rack;
  */
 final readonly class AdvisedSearch
 {
+    /** So many shots that are no plain pots are part of a line: each makes what comes after it less likely to be seen. */
+    private const SPECIALS = 2;
+
     /** @param Processes|null $processes that share the work; this one alone when null */
     public function __construct(
         private Rack $rack,
@@ -53,17 +56,60 @@ final readonly class AdvisedSearch
             return;
         }
         $advice = $this->isToDecide($last) ? $this->advice($last, $search, $others, ShotBudget::settled()) : null;
-        $ending = $this->ending($last, $search, $others);
+        $planner = $search->planner();
+        $ending = null;
+        for ($specials = 0; null !== $planner; ++$specials) {
+            $ending = $this->ending($last, $planner, $others);
+            $line = $specials < self::SPECIALS ? $this->special($last, $advice, $ending, $planner) : null;
+            foreach ($line?->plans($this->constraints, $this->deadline, $this->errors, $this->processes) ?? [] as $plan) {
+                yield new AdvisedPlan($last = $plan, $advice = $advice?->asPlanned());
+            }
+            if (null === $line) {
+                break;
+            }
+        }
         if (null !== $advice || null !== $ending) {
             yield new AdvisedPlan($last, $advice, $ending);
         }
     }
 
-    /** The best that can be played where the plan breaks off after some shots. */
-    private function ending(Plan $plan, PlanSearch $search, Planner $others): ?Ending
+    /** The line by a shot that the planner does not know, where that is advised; null where none is, or it goes nowhere. */
+    private function special(Plan $plan, ?Advice $advice, ?Ending $ending, Planner $planner): ?SpecialLine
     {
-        $planner = $search->planner();
-        if (null === $plan->stopped || [] === $plan->shots || null === $planner || $plan->rack->rules()->endsWithBreakShot()) {
+        $direct = [] === $plan->shots ? null : $plan->runOut;
+        if (null !== $advice && (null === $direct || ($advice->another && OptionKind::Go === $advice->choice))) {
+            $before = new Plan($plan->rack, [], 0.0, null);
+            $tried = $advice->chosen();
+            $rack = $plan->rack->withBallInHand(false);
+        } elseif (null !== $ending) {
+            [$before, $tried, $rack, $direct] = [$plan, $ending->advice->chosen(), $ending->rack, null];
+        } else {
+            return null === $advice && $this->maySurprise($plan) ? SpecialLine::better($plan, $planner, $this->errors) : null;
+        }
+
+        if (null === $tried || OptionKind::Safe === $tried->chances->kind()) {
+            return null;
+        }
+        $line = SpecialLine::of($before, $rack, $tried, $planner, $this->errors);
+
+        return null === $direct ? $line : $line?->instead($direct);
+    }
+
+    /** Whether something else than a plain pot may run a rack out more often that nobody contests. */
+    private function maySurprise(Plan $plan): bool
+    {
+        return !$plan->rack->rules()->endsWithBreakShot()
+            && !$plan->rack->rules()->isTableOpen()
+            && 0 === $this->constraints->keep
+            && null === $this->deadline
+            && [] !== $plan->shots
+            && $plan->shots[0]->spec->intent->isPlain();
+    }
+
+    /** The best that can be played where the plan breaks off after some shots. */
+    private function ending(Plan $plan, Planner $planner, Planner $others): ?Ending
+    {
+        if (null === $plan->stopped || [] === $plan->shots || $plan->rack->rules()->endsWithBreakShot()) {
             return null;
         }
         $line = $plan->line();

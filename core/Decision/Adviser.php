@@ -9,6 +9,7 @@ use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\RunOutChance;
+use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\PushOut;
@@ -89,6 +90,22 @@ final readonly class Adviser
         return self::weighed($options, $pass, $another);
     }
 
+    /** Chance to win the rack from where a stroke ended, 0–1. */
+    public function worth(End $end): float
+    {
+        return $end->value($this->contest);
+    }
+
+    /**
+     * Chance to win the rack with a stroke, on average over errors, 0–1; answers to it are not searched for.
+     *
+     * @param list<ErrorSample> $samples
+     */
+    public function expected(AimedStroke $stroke, ?Pot $call, array $samples): float
+    {
+        return $this->search->judge($stroke, $call, $samples)->win();
+    }
+
     /**
      * Options with the answers to them searched for, where they may be the best.
      *
@@ -159,8 +176,7 @@ final readonly class Adviser
 
     private static function isAlike(Rack $rack, Player $opponent): bool
     {
-        return !$rack->rules()->hasObstacles() && [$opponent->aim, $opponent->speed, $opponent->tip]
-            === [$rack->player->aim, $rack->player->speed, $rack->player->tip];
+        return !$rack->rules()->hasObstacles() && $opponent->playsLike($rack->player);
     }
 
     /** The rack as the opponent sees it. */

@@ -181,7 +181,7 @@ final readonly class SpecialShots
     }
 
     /**
-     * Balls that another is sent into: the one that wins, or others of one's own.
+     * Balls that another is sent into: the one that wins, and the nearest that may be potted so; in a fixed order any other.
      *
      * @param list<int> $own
      *
@@ -192,7 +192,8 @@ final readonly class SpecialShots
         $last = $this->rack->rules()->lastBall($this->rack->layout);
         $wins = null !== $last && $this->rack->rules()->winsByFalling($this->rack->layout);
         $layout = $this->rack->layout;
-        $balls = $layout->nearestTo($layout->ball($first), array_diff($own, [$first, $last]));
+        $others = $this->rack->rules()->hasFixedOrder() ? $layout->objectBalls() : $own;
+        $balls = $layout->nearestTo($layout->ball($first), array_diff($others, [$first, $last]));
 
         return array_values(array_diff([...($wins ? [(int) $last] : []), ...\array_slice($balls, 0, 1)], [$first]));
     }

@@ -8,13 +8,9 @@ use ZigLane\Core\Decision\Advice;
 use ZigLane\Core\Decision\OptionKind;
 use ZigLane\Core\Decision\Tried;
 use ZigLane\Core\InvalidInput;
-use ZigLane\Core\Physics\Speed;
-use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Files\ShotSpecFile;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
-use ZigLane\Core\Shots\Intent;
-use ZigLane\Core\Shots\ShotKind;
 use ZigLane\Core\Wording\AdviceWording;
 
 /**
@@ -22,12 +18,6 @@ use ZigLane\Core\Wording\AdviceWording;
  */
 final class AdviceFile
 {
-    /** Digits behind the point: of a direction and an elevation (degrees), a speed (m/s), a tip (radii). */
-    private const AIM = 5;
-    private const ELEVATION = 2;
-    private const SPEED = 4;
-    private const TIP = 4;
-
     private function __construct() {}
 
     /**
@@ -52,7 +42,7 @@ final class AdviceFile
             'headline' => AdviceWording::headline($advice),
             'says' => AdviceWording::says($advice, $rack),
             'shots' => (object) array_map(
-                static fn(Tried $one): array => ShotSpecFile::write(self::spec($one)),
+                static fn(Tried $one): array => ShotSpecFile::write($one->spec()),
                 array_diff_key($advice->options, [OptionKind::PushOut->value => true]),
             ),
         ];
@@ -85,22 +75,5 @@ final class AdviceFile
             'says' => array_values(array_filter(\is_array($data->says ?? null) ? $data->says : [], is_string(...))),
             'shots' => $shots,
         ];
-    }
-
-    /** By its bare direction: that is what was judged. */
-    private static function spec(Tried $tried): ShotSpec
-    {
-        $stroke = $tried->stroke->stroke;
-
-        return new ShotSpec(
-            round(fmod(rad2deg($tried->stroke->aim) + 720.0, 360.0), self::AIM),
-            null,
-            null,
-            0.0,
-            Speed::metresPerSecond(round($stroke->speed, self::SPEED)),
-            new Tip(round($stroke->side, self::TIP), round($stroke->height, self::TIP)),
-            round(rad2deg($stroke->elevation), self::ELEVATION),
-            new Intent(OptionKind::Safe === $tried->chances->kind() ? ShotKind::Safety : ShotKind::Pot),
-        );
     }
 }

@@ -20,6 +20,8 @@ final class FindingCodec
     private const KINDS = [
         'told' => Found\Told::class,
         'kept-shot' => Found\KeptShot::class,
+        'wins-by-another' => Found\WinsByAnother::class,
+        'not-direct' => Found\NotDirect::class,
         'route' => RouteSummary::class,
         'right-side' => Found\RightSide::class,
         'along-the-line' => Found\AlongTheLine::class,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\Core\Line;
 
 use ZigLane\Core\Aiming\AimSolution;
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Games\Verdict;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
@@ -36,6 +38,21 @@ final readonly class LegOutcome
         public ?ShotResult $result = null,
         public ?Verdict $verdict = null,
     ) {}
+
+    /** What it pots: what it says, or, where it gives a direction, what drops first; null for nothing. */
+    public function pot(): ?Pot
+    {
+        if (null !== $this->spec->ball && null !== $this->spec->pocket) {
+            return new Pot($this->spec->ball, $this->spec->pocket);
+        }
+        foreach ($this->result->pocketed ?? [] as $ball => $pocket) {
+            if (BallId::CUE !== $ball) {
+                return new Pot($ball, $pocket);
+            }
+        }
+
+        return null;
+    }
 
     /** The same, breaking for one more reason. */
     public function breaking(LegFault $fault): self

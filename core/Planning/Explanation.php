@@ -39,9 +39,6 @@ final readonly class Explanation
     /** A ball is in another's way when that has so many times the room without it. */
     private const FREED = 2.5;
 
-    /** A shot that keeps less than this share of the chance is a hinge. */
-    private const WORTH_A_HINGE = 0.97;
-
     /** A difference of chance that is none. */
     private const NOTHING = 0.005;
 
@@ -69,7 +66,7 @@ final readonly class Explanation
     public function explained(Plan $plan, array $others, bool $settled): Plan
     {
         $plan = $settled ? $this->played($plan) : $plan;
-        $hinge = $this->hinge($plan);
+        $hinge = Hinge::of($plan, $this->kept);
         $says = null === $hinge ? [] : [$hinge];
         $break = null;
         if ($settled && isset($plan->shots[$this->kept])) {
@@ -91,21 +88,6 @@ final readonly class Explanation
         return null === $run
             ? $plan
             : new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, survival: $run->after($this->kept));
-    }
-
-    /** The shot that most is lost on. */
-    private function hinge(Plan $plan): ?Hinge
-    {
-        $hinge = null;
-        $least = self::WORTH_A_HINGE;
-        foreach ($plan->shots as $n => $shot) {
-            if ($n >= $this->kept && \count($plan->shots) > 1 && $plan->kept($n + 1) < $least) {
-                $least = $plan->kept($n + 1);
-                $hinge = new Hinge($n + 1, $shot->pot->ball, $least);
-            }
-        }
-
-        return $hinge;
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
-use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Line\LegState;
@@ -31,11 +30,12 @@ final readonly class KeptLegs
         foreach ($legs as $n => $spec) {
             $leg = $player->leg($n + 1, $spec, $rack->layout, $rack->rules());
             $after = $leg->after();
-            if (LegState::Holds !== $leg->state || null === $after || null === $spec->ball || null === $spec->pocket) {
+            $pot = $leg->pot();
+            if (LegState::Holds !== $leg->state || null === $after || null === $pot || !$after->has(BallId::CUE)) {
                 return new self(new ShotLine($shots, $rack), new KeptLegBreaks($n + 1, $leg->faults[0] ?? null));
             }
             $shots[] = new PlannedShot(
-                new Pot($spec->ball, $spec->pocket),
+                $pot,
                 $spec,
                 $rack->layout,
                 new ShotChances(1.0, 1.0, 1.0),

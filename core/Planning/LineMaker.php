@@ -15,6 +15,7 @@ use ZigLane\Core\Physics\LeastElevation;
 use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Planning\Finding\RaisedCue;
+use ZigLane\Core\Planning\Finding\WinsByAnother;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Routes\Route;
@@ -85,7 +86,8 @@ final readonly class LineMaker
                 if ($rack->rules()->isOver($rack->layout->without($shot->pot->ball))) {
                     return new LineStep($shot, $after, null);
                 }
-                $first ??= new LineStep($shot, $after, null);
+                $last = $rack->rules()->lastBall($rack->layout);
+                $first ??= new LineStep(null === $last ? $shot : $shot->sayingFirst(new WinsByAnother($last), self::SAID), $after, null);
                 continue;
             }
             $next = $then->next($after, $budget);

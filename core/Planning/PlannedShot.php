@@ -58,6 +58,23 @@ final readonly class PlannedShot
         return LinePlayer::for($rack)->leg(1, $this->spec, $rack->layout, $rack->rules())->shot;
     }
 
+    /** The same, saying something first, and so much at the most. */
+    public function sayingFirst(Finding $finding, int $most): self
+    {
+        return new self(
+            $this->pot,
+            $this->spec,
+            $this->before,
+            $this->chances,
+            $this->zone,
+            $this->heart,
+            $this->rest,
+            $this->family,
+            \array_slice([$finding, ...$this->findings], 0, $most),
+            $this->settled,
+        );
+    }
+
     /** The same, judged as closely as a shot that was searched for. */
     public function judged(ShotChances $chances): self
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Planning;
 
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\Value\RemainingBalls;
 use ZigLane\Core\Planning\Value\StateValues;
@@ -70,6 +71,12 @@ final class RunOutChance
     public function mean(Layout $layout): float
     {
         return $this->values->meanValue($this->left($layout));
+    }
+
+    /** Where the cue ball must lie for so much, 0–1, where the balls lie about as they did. */
+    public function region(Layout $layout, float $least): Region
+    {
+        return $this->values->region($this->left($layout), $least);
     }
 
     /** The balls of the rack that are left, as far as state values are known for them. */

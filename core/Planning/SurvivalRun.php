@@ -145,31 +145,16 @@ final class SurvivalRun
     /** The shares, drawn toward the first shot's own chances. */
     private function drawnTo(ShotChances $chances): Survival
     {
-        $last = \count($this->shots);
-        $factor = $this->alive[$last] > 0.0 ? $chances->runOut * self::RUNS / $this->alive[$last] : 1.0;
-        $alive = [];
-        for ($n = 1; $n <= $last; ++$n) {
-            $alive[$n] = $this->alive[$n] / self::RUNS * $factor ** ($last > 1 ? ($n - 1) / ($last - 1) : 1.0);
-        }
-        $alive[1] = max($chances->pot, $chances->runOut);
-        $alive[$last] = $chances->runOut;
-        for ($n = $last - 1; $n > 0; --$n) {
-            $alive[$n] = min($alive[1], max($alive[$n], $alive[$n + 1]));
-        }
-        $losses = [];
-        $before = 1.0;
-        foreach ($alive as $n => $share) {
-            $sum = array_sum($this->lost[$n]);
-            $times = $sum > 0.0 ? ($before - $share) / $sum : 0.0;
-            $losses[] = 0.0 === $times ? new Losses($before - $share, 0.0, 0.0, 0.0) : (new Losses(
-                $this->lost[$n][self::MISSED] ?? 0.0,
-                $this->lost[$n][self::POSITION] ?? 0.0,
-                $this->lost[$n][self::SCRATCH] ?? 0.0,
-                $this->lost[$n][self::HOOKED] ?? 0.0,
-            ))->times($times);
-            $before = $share;
-        }
-
-        return new Survival(array_values($alive), $losses, self::RUNS);
+        return Survival::drawn(
+            array_map(static fn(float $runs): float => $runs / self::RUNS, array_values($this->alive)),
+            array_map(static fn(array $lost): Losses => new Losses(
+                $lost[self::MISSED] ?? 0.0,
+                $lost[self::POSITION] ?? 0.0,
+                $lost[self::SCRATCH] ?? 0.0,
+                $lost[self::HOOKED] ?? 0.0,
+            ), array_values($this->lost)),
+            $chances,
+            self::RUNS,
+        );
     }
 }

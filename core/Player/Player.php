@@ -69,8 +69,12 @@ final readonly class Player
     /** Whether every number is the level's own. */
     public function isPreset(): bool
     {
-        $preset = self::of($this->level);
+        return $this->playsLike(self::of($this->level));
+    }
 
-        return [$this->aim, $this->speed, $this->tip] === [$preset->aim, $preset->speed, $preset->tip];
+    /** Whether the other errs by as much. */
+    public function playsLike(self $other): bool
+    {
+        return [$this->aim, $this->speed, $this->tip] === [$other->aim, $other->speed, $other->tip];
     }
 }

@@ -29,7 +29,7 @@ final class TakeOver
     private const PARTS = [1.0, 0.9, 0.75, 0.5, 0.25];
 
     /** Rounded to what a player can set: lengths, and ball radii. */
-    private const LENGTHS = 2;
+    public const LENGTHS = 2;
     private const TIP = 2;
 
     private function __construct() {}

@@ -7,6 +7,7 @@ namespace ZigLane\Core\Shots;
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
@@ -18,6 +19,12 @@ final readonly class ShotTable
 {
     /** Of half the angle in which a ball is hit at all. */
     private const WIDE = 0.995;
+
+    /** Nothing is sent on by a thinner hit, throw and all, rad. */
+    private const THINNEST = 1.5;
+
+    /** So near the place from which it is hit (diameters) a ball touches the other: what it does is not told by plain geometry. */
+    private const TOUCHING = 0.5;
 
     public Point $cue;
     public Point $ball;
@@ -59,6 +66,21 @@ final readonly class ShotTable
             Rail::Left => new Point($place->x, 2 * $g->reach - $place->y),
             Rail::Right => new Point($place->x, 2 * ($g->width - $g->reach) - $place->y),
         };
+    }
+
+    /** Where a ball must be when it hits another that lies there, to send it to a third place. */
+    public function ghost(Point $ball, Point $to): Point
+    {
+        return $ball->toward($ball->angleTo($to), -$this->diameter);
+    }
+
+    /** Whether a ball that lies there can send another to a third place, by plain geometry. */
+    public function sends(Point $from, Point $ball, Point $to): bool
+    {
+        $ghost = $this->ghost($ball, $to);
+
+        return $from->distanceTo($ghost) < self::TOUCHING * $this->diameter
+            || abs(Angle::wrap($ball->angleTo($to) - $from->angleTo($ghost))) < self::THINNEST;
     }
 
     /**

@@ -137,7 +137,7 @@ final class PlanWording
             $finding instanceof KeptLegBreaks => \sprintf(
                 'Leg %d, which was to be kept, does not hold: %s',
                 $finding->leg,
-                null === $finding->fault ? 'it names no ball' : LegWording::fault($finding->fault),
+                null === $finding->fault ? 'it pots no ball' : LegWording::fault($finding->fault),
             ),
             $finding instanceof RackStands => 'The rack stands: first comes the break shot. '
                 . 'Plan the next rack from where it leaves the balls.',

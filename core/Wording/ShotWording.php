@@ -4,19 +4,24 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Wording;
 
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Finding;
 use ZigLane\Core\Planning\Finding\AlongTheLine;
 use ZigLane\Core\Planning\Finding\BreaksCluster;
 use ZigLane\Core\Planning\Finding\BumpsFree;
 use ZigLane\Core\Planning\Finding\KeptShot;
 use ZigLane\Core\Planning\Finding\KeyShot;
+use ZigLane\Core\Planning\Finding\NotDirect;
 use ZigLane\Core\Planning\Finding\RaisedCue;
 use ZigLane\Core\Planning\Finding\RightSide;
 use ZigLane\Core\Planning\Finding\RoundTheTable;
 use ZigLane\Core\Planning\Finding\RunsInto;
 use ZigLane\Core\Planning\Finding\Told;
+use ZigLane\Core\Planning\Finding\WinsByAnother;
 use ZigLane\Core\Planning\PlannedShot;
 use ZigLane\Core\Routes\RouteSummary;
+use ZigLane\Core\Shots\ShotKind;
 
 /**
  * What a shot of a plan is and turns on, in sentences.
@@ -28,7 +33,29 @@ final class ShotWording
     /** The route in the trade's words. */
     public static function route(PlannedShot $shot): string
     {
-        return null === $shot->family ? 'your own stroke' : RouteWording::family($shot->family);
+        if (null !== $shot->family) {
+            return RouteWording::family($shot->family);
+        }
+        $intent = $shot->spec->intent;
+        $rails = implode(', ', array_map(static fn(Rail $rail): string => $rail->value, $intent->rails));
+        $other = null === $intent->other ? '' : BallId::spoken($intent->other);
+
+        return match ($intent->kind) {
+            ShotKind::Pot, ShotKind::Safety => self::isKept($shot) ? 'your own stroke' : 'by its direction',
+            ShotKind::Bank => "bank off $rails",
+            ShotKind::Kick => "kick off $rails",
+            ShotKind::RailFirst => "$rails rail first",
+            ShotKind::Combination => "combination, the $other first",
+            ShotKind::Carom => "carom off the $other",
+            ShotKind::Kiss => "off the $other",
+            ShotKind::Jump => "over the $other",
+            ShotKind::Swerve => "round the $other",
+        };
+    }
+
+    private static function isKept(PlannedShot $shot): bool
+    {
+        return [] !== array_filter($shot->findings, static fn(Finding $finding): bool => $finding instanceof KeptShot);
     }
 
     /**
@@ -47,6 +74,8 @@ final class ShotWording
         return match (true) {
             $finding instanceof Told => $finding->text,
             $finding instanceof KeptShot => 'Kept as you planned it.',
+            $finding instanceof WinsByAnother => "The $finding->ball drops with it when all goes as drawn, and wins the rack.",
+            $finding instanceof NotDirect => self::notDirect($finding),
             $finding instanceof RouteSummary => RouteWording::summary($finding),
             $finding instanceof RightSide => \sprintf(
                 'Stay on the right side of the %d, %s of its line: from there the rest is about %.0f %%, from the other side %.0f %%.',
@@ -80,6 +109,19 @@ final class ShotWording
                 ),
             default => throw new \LogicException('A finding without words: ' . $finding::class),
         };
+    }
+
+    private static function notDirect(NotDirect $finding): string
+    {
+        $what = match ($finding->kind) {
+            ShotKind::Pot, ShotKind::Safety => 'No plain pot',
+            ShotKind::RailFirst => 'Rail first',
+            default => 'A ' . $finding->kind->value,
+        };
+
+        return null === $finding->direct
+            ? "$what: nothing goes directly."
+            : \sprintf('%s: a direct pot instead would run the rack out in about %.0f %%.', $what, 100 * $finding->direct);
     }
 
     /** What is moved on the way. */

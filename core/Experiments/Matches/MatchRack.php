@@ -15,6 +15,8 @@ final readonly class MatchRack
      * @param int|null                              $winner      0 or 1; null when it was given up
      * @param int                                   $shots       that were played
      * @param list<array{int, float, OptionKind}> $predictions who was to play, the chance to win that was predicted, and by what
+     * @param float                                 $luck        by how much the first player's strokes fell out better, and the second's
+     *                                                           worse, than such strokes do on average, in chances to win the rack
      */
-    public function __construct(public ?int $winner, public int $shots, public array $predictions) {}
+    public function __construct(public ?int $winner, public int $shots, public array $predictions, public float $luck = 0.0) {}
 }

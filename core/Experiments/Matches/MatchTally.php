@@ -26,6 +26,9 @@ final class MatchTally
     /** @var list<float> by rack: 1 where the first player won it, 0.5 where it was given up */
     private array $results = [];
 
+    /** @var list<float> by rack: how lucky the first player's strokes were */
+    private array $luck = [];
+
     /** @var array<string, array{int, float, int}> predictions, their sum, and racks won, by kind and fifth of the prediction */
     private array $bins = [];
 
@@ -35,6 +38,7 @@ final class MatchTally
         ++$this->racks;
         $this->shots += $rack->shots;
         $this->results[] = null === $rack->winner ? 0.5 : 1.0 - $rack->winner;
+        $this->luck[] = $rack->luck;
         if (null === $rack->winner) {
             return;
         }
@@ -56,12 +60,61 @@ final class MatchTally
      */
     private function interval(): array
     {
-        $pairs = array_map(static fn(array $pair): float => array_sum($pair) / \count($pair), array_chunk($this->results, 2));
-        $n = \count($pairs);
-        $mean = array_sum($pairs) / max(1, $n);
-        $square = array_sum(array_map(static fn(float $share): float => ($share - $mean) ** 2, $pairs));
+        $pairs = self::pairs($this->results);
+
+        return self::around($pairs) ?? WilsonInterval::of($this->won[0], array_sum($this->won));
+    }
+
+    /**
+     * The share won by the first player less what their luck explains of it (a control variate whose mean is nothing, its coefficient
+     * by least squares: R. Y. Rubinstein, "Simulation and the Monte Carlo Method", 1981).
+     *
+     * @return array{float, array{float, float}} and its 95 % interval
+     */
+    private function withoutLuck(): array
+    {
+        $pairs = self::pairs($this->results);
+        $luck = self::pairs($this->luck);
+        [$mean, $lucky] = [self::mean($pairs), self::mean($luck)];
+        $with = $square = 0.0;
+        foreach ($luck as $n => $one) {
+            $with += ($one - $lucky) * ($pairs[$n] - $mean);
+            $square += ($one - $lucky) ** 2;
+        }
+        $slope = $square > 0.0 ? $with / $square : 0.0;
+        $left = array_map(static fn(float $share, float $one): float => $share - $slope * $one, $pairs, $luck);
+
+        return [self::mean($left), self::around($left) ?? [0.0, 1.0]];
+    }
+
+    /**
+     * @param list<float> $values by rack
+     *
+     * @return list<float> means of the pairs
+     */
+    private static function pairs(array $values): array
+    {
+        return array_map(self::mean(...), array_chunk($values, 2));
+    }
+
+    /** @param list<float> $values */
+    private static function mean(array $values): float
+    {
+        return array_sum($values) / max(1, \count($values));
+    }
+
+    /**
+     * @param list<float> $shares
+     *
+     * @return array{float, float}|null the 95 % interval of their mean, 0–1; null where they are too few or all alike
+     */
+    private static function around(array $shares): ?array
+    {
+        $n = \count($shares);
+        $mean = self::mean($shares);
+        $square = array_sum(array_map(static fn(float $share): float => ($share - $mean) ** 2, $shares));
         if ($n < self::FEW || $square <= 0.0) {
-            return WilsonInterval::of($this->won[0], array_sum($this->won));
+            return null;
         }
         $half = NormalDistribution::TWO_SIDED_95 * sqrt($square / ($n - 1) / $n);
 
@@ -76,6 +129,7 @@ final class MatchTally
         ksort($this->bins);
         $round = static fn(float $value): float => round($value, 4);
         $decided = array_sum($this->won);
+        [$mean, $around] = $this->withoutLuck();
 
         return [
             'racks' => $this->racks,
@@ -83,6 +137,7 @@ final class MatchTally
             'givenUp' => $this->racks - $decided,
             'share' => $round($this->won[0] / max(1, $decided)),
             'interval' => array_map($round, $this->interval()),
+            'withoutLuck' => ['share' => $round($mean), 'interval' => array_map($round, $around)],
             'predictions' => array_map(static fn(array $bin, string $key): array => [
                 'of' => explode(' ', $key)[0],
                 'shots' => $bin[0],

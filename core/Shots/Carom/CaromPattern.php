@@ -17,9 +17,9 @@ final readonly class CaromPattern implements ShotPattern
 {
     use PottedStraight;
 
-    public function range(ShotTable $table): array
+    public function range(ShotTable $table): ?array
     {
-        return $table->hitting($table->first());
+        return $table->sends($table->first(), $table->ball, $table->mouth) ? $table->hitting($table->first()) : null;
     }
 
     public function begins(Played $played): bool

@@ -17,9 +17,22 @@ final readonly class CombinationPattern implements ShotPattern
 {
     use PottedStraight;
 
-    public function range(ShotTable $table): array
+    public function range(ShotTable $table): ?array
     {
-        return $table->hitting($table->first());
+        $to = $table->mouth;
+        $ball = $table->ball;
+        $then = $table->intent->then;
+        if (null !== $then) {
+            $between = $table->layout->ball($then);
+            if (!$table->sends($between, $ball, $to)) {
+                return null;
+            }
+            [$ball, $to] = [$between, $table->ghost($ball, $to)];
+        }
+        $first = $table->first();
+        $isPossible = $table->sends($first, $ball, $to) && $table->sends($table->cue, $first, $table->ghost($ball, $to));
+
+        return $isPossible ? $table->hitting($first) : null;
     }
 
     public function begins(Played $played): bool

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Shots\Kiss;
 
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Angle;
 use ZigLane\Core\Shots\Played;
 use ZigLane\Core\Shots\ShotPattern;
 use ZigLane\Core\Shots\ShotTable;
@@ -14,9 +15,15 @@ use ZigLane\Core\Shots\ShotTable;
  */
 final readonly class KissPattern implements ShotPattern
 {
-    public function range(ShotTable $table): array
+    /** A ball that goes off another is turned aside by more than this only when it hardly goes on, rad. */
+    private const FURTHEST = 1.9;
+
+    public function range(ShotTable $table): ?array
     {
-        return $table->hitting($table->ball);
+        $other = $table->layout->ball((int) $table->intent->other);
+        $turned = abs(Angle::wrap($other->angleTo($table->mouth) - $table->ball->angleTo($other)));
+
+        return $turned < self::FURTHEST ? $table->hitting($table->ball) : null;
     }
 
     public function begins(Played $played): bool

@@ -6,14 +6,21 @@ namespace ZigLane\Tests\Core\Experiments;
 
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Decision\OptionKind;
+use ZigLane\Core\Decision\StrokeEnds;
 use ZigLane\Core\Experiments\Matches\Contestant;
 use ZigLane\Core\Experiments\Matches\Matches;
 use ZigLane\Core\Experiments\Matches\MatchPolicy;
 use ZigLane\Core\Experiments\Matches\MatchRack;
 use ZigLane\Core\Experiments\Matches\MatchTally;
+use ZigLane\Core\Experiments\Matches\TableAnalysis;
 use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Numerics\Generator;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Tests\Core\Reading\Read;
 use ZigLane\Tests\Survey;
 
 final class MatchesTest extends TestCase
@@ -69,5 +76,47 @@ final class MatchesTest extends TestCase
             ['of' => 'go', 'shots' => 2, 'predicted' => 0.725, 'won' => 0.5],
             ['of' => 'safe', 'shots' => 1, 'predicted' => 0.5, 'won' => 1.0],
         ], $counted['predictions']);
+    }
+
+    /** Equal players of whom one was lucky: less that, nobody is better, and surely so. */
+    public function testWhatLuckExplainsIsTakenOff(): void
+    {
+        $tally = new MatchTally();
+        foreach (range(0, 39) as $n) {
+            // Of five pairs three go to the luckier player, one to the other, one is shared.
+            [$luck, $winners] = [[0.5, [0, 0]], [0.5, [0, 0]], [0.5, [0, 0]], [-0.5, [1, 1]], [0.0, [0, 1]]][intdiv($n, 2) % 5];
+            $tally->add(new MatchRack($winners[$n % 2], 8, [], $luck + 0.05 * ($n % 3 - 1)));
+        }
+        $told = $tally->describe();
+        $plain = $told['interval'];
+        $less = $told['withoutLuck'];
+        \assert(\is_array($plain) && \is_float($plain[0]) && \is_float($plain[1]));
+        \assert(\is_array($less) && \is_array($less['interval']));
+        [$low, $high] = $less['interval'];
+        \assert(\is_float($low) && \is_float($high));
+        self::assertSame(0.7, $told['share']);
+        self::assertEqualsWithDelta(0.5, $less['share'], 0.01);
+        self::assertLessThan(0.2 * ($plain[1] - $plain[0]), $high - $low);
+    }
+
+    /** What is called luck comes to nothing on average: drawn errors against others. */
+    public function testLuckIsNoSkill(): void
+    {
+        $rack = Read::rack(['cue' => [3, 1], 7 => [6, 1.6], 8 => [2, 3.3], 9 => [5, 0.4]])->withPlayer(Player::of(Level::League));
+        [$analysis] = TableAnalysis::ofBoth($rack, [$rack->player, $rack->player]);
+        [$laid, $choice] = $analysis->plan($rack);
+        self::assertNotNull($choice);
+        $adviser = $analysis->adviser($laid);
+        [$stroke, $pot] = [$choice->route->shot->stroke(), $choice->route->pot];
+        $ends = new StrokeEnds($laid);
+        $random = new Generator(5);
+        $luck = array_map(static fn(int $_): float => $adviser->worth($ends->end($stroke, $pot, ErrorSample::drawn($random)))
+            - $adviser->expected($stroke, $pot, ErrorSamples::random(12, $random)), range(1, 300));
+        $mean = array_sum($luck) / 300;
+        $error = sqrt(array_sum(array_map(static fn(float $one): float => ($one - $mean) ** 2, $luck)) / 299 / 300);
+        self::assertLessThan(0.05, $error);
+        self::assertEqualsWithDelta(0.0, $mean, 2.6 * $error);
+        // The same table is thought about once.
+        self::assertSame($choice, $analysis->plan($rack->withLayout(new Layout($rack->layout->balls)))[1]);
     }
 }

@@ -24,6 +24,7 @@ use ZigLane\Core\Routes\DangerShare;
 use ZigLane\Core\Routes\Family;
 use ZigLane\Core\Routes\RouteChances;
 use ZigLane\Core\Routes\RouteSummary;
+use ZigLane\Core\Shots\ShotKind;
 use ZigLane\Core\Wording\PlanWording;
 
 /**
@@ -57,6 +58,9 @@ final class FindingCodecTest extends TestCase
                 new Found\BreaksCluster([3, 4], 5),
                 'Breaks the cluster of the 3 and 4 on the way. The 5 is the insurance ball: it goes wherever the cue ball stops.',
             ],
+            [new Found\NotDirect(ShotKind::Bank, null), 'A bank: nothing goes directly.'],
+            [new Found\NotDirect(ShotKind::Pot, 0.361), 'No plain pot: a direct pot instead would run the rack out in about 36 %.'],
+            [new Found\WinsByAnother(9), 'The 9 drops with it when all goes as drawn, and wins the rack.'],
             [new Found\ThirdFoul(16), 'A foul now would be your third in a row: it costs 16 points.'],
             [new Found\SpottedFirst(4), 'Every ball that may be hit lies behind the head string: have the 4 put on the foot spot first.'],
             [new Found\RaisedCue(7.5, true), 'Raise the cue 8°: a rail stands behind the cue ball.'],

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Equipment\Rail;
+use ZigLane\Core\Line\LegOutcome;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Physics\TableLengths;
+use ZigLane\Core\Physics\Tip;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Routes\TakeOver;
+use ZigLane\Core\Shots\Intent;
+use ZigLane\Core\Shots\ShotKind;
+use ZigLane\Core\Shots\ShotSolver;
+
+/**
+ * A stroke that was searched for as a leg of a line: by its ball, pocket and way where that comes to the same stroke, else by its
+ * direction.
+ *
+ * @internal
+ */
+final readonly class TriedLeg
+{
+    /** A leg that is aimed by its way must point as the stroke did to within this, rad. */
+    private const AS_SEARCHED = 0.0008;
+
+    /** Farther from the middle of the directions in which it is made no leg is aimed, as a part of half of them. */
+    private const EDGE = 0.95;
+
+    /** Places of the part of the directions in which it is made. */
+    private const OFFSET = 2;
+
+    /** @param LegOutcome $leg played */
+    private function __construct(public Pot $pot, public LegOutcome $leg) {}
+
+    /** Null where the stroke, played without an error, pots nothing that counts. */
+    public static function of(Rack $rack, Tried $tried): ?self
+    {
+        $player = LinePlayer::for($rack);
+        $bare = $player->leg(1, $tried->spec(), $rack->layout, $rack->rules());
+        $pot = $tried->call ?? $bare->pot();
+        if (null === $pot || null === $bare->result || LegState::Holds !== $bare->state) {
+            return null;
+        }
+        if (($bare->result->pocketed[$pot->ball] ?? null) !== $pot->pocket) {
+            return null;
+        }
+        $intent = self::intent(ShotWay::of($rack, $bare->result, $pot->ball), $bare->result->firstHit, $pot->ball);
+        $spec = null === $intent ? null : self::byItsWay($rack, $tried, $pot, $intent);
+        $leg = null === $spec ? null : $player->leg(1, $spec, $rack->layout, $rack->rules());
+        $same = null !== $leg && LegState::Holds === $leg->state
+            && abs(($leg->shot->aim ?? INF) - $tried->stroke->aim) < self::AS_SEARCHED;
+
+        return new self($pot, $same ? $leg : $bare);
+    }
+
+    /** What kind of shot it is; null where it is a plain pot or something of several kinds. */
+    private static function intent(ShotWay $way, ?int $first, int $ball): ?Intent
+    {
+        $ways = array_filter([
+            [] !== $way->before,
+            [] !== $way->banked,
+            null !== $way->kissed,
+            $first !== $ball,
+            null !== ($way->over ?? $way->round),
+        ]);
+
+        return 1 !== \count($ways) ? null : match (true) {
+            [] !== $way->banked => self::offRails(ShotKind::Bank, $way->banked),
+            [] !== $way->before => self::offRails(ShotKind::Kick, $way->before),
+            null !== $way->kissed => new Intent(ShotKind::Kiss, other: $way->kissed),
+            null !== $way->over => new Intent(ShotKind::Jump, other: $way->over),
+            null !== $way->round => new Intent(ShotKind::Swerve, other: $way->round),
+            $way->carom => new Intent(ShotKind::Carom, other: $first),
+            $first === ($way->links[0] ?? null) && \count($way->links) <= 2
+                => new Intent(ShotKind::Combination, other: $first, then: $way->links[1] ?? null),
+            default => null,
+        };
+    }
+
+    /** @param list<Rail> $rails */
+    private static function offRails(ShotKind $kind, array $rails): ?Intent
+    {
+        return \count($rails) <= $kind->mostRails() ? new Intent($kind, $rails) : null;
+    }
+
+    /** Null where the shot, solved for, is another one. */
+    private static function byItsWay(Rack $rack, Tried $tried, Pot $pot, Intent $intent): ?ShotSpec
+    {
+        $lengths = new TableLengths($rack->simulator());
+        $settable = TakeOver::settable($rack->simulator(), $tried->stroke->stroke);
+        $stroke = $settable->raised($tried->stroke->stroke->elevation);
+        $solved = (new ShotSolver($rack->simulator()))->find($rack->layout, $pot, $intent, $stroke);
+        if (null === $solved || $solved->width() <= 0.0) {
+            return null;
+        }
+        // At the very edge it might not be made again.
+        $part = max(-self::EDGE, min(self::EDGE, (2 * $tried->stroke->aim - $solved->low - $solved->high) / $solved->width()));
+
+        return new ShotSpec(
+            null,
+            $pot->ball,
+            $pot->pocket,
+            round($part, self::OFFSET),
+            Speed::tableLengths(round($lengths->ofSpeed($stroke->speed), TakeOver::LENGTHS)),
+            new Tip($stroke->side, $stroke->height),
+            $tried->spec()->elevationDeg,
+            $intent,
+        );
+    }
+}

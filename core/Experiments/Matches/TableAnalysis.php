@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Experiments\Matches;
+
+use ZigLane\Core\Decision\Advice;
+use ZigLane\Core\Decision\Adviser;
+use ZigLane\Core\Decision\ShotBudget;
+use ZigLane\Core\Planning\Beginnings;
+use ZigLane\Core\Planning\ChosenShot;
+use ZigLane\Core\Planning\Planner;
+use ZigLane\Core\Planning\SearchBudget;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\Rack;
+
+/**
+ * What there is to know of the tables of one rack for a player against another: the plan and the advice, each worked out once a table.
+ * Two players of the same level share it, and so do the two times that a rack is played, so that the same table is decided alike.
+ */
+final class TableAnalysis
+{
+    /** @var array<string, array{Rack, ChosenShot|null}> the plan by table */
+    private array $plans = [];
+
+    /** @var array<string, Adviser> by table */
+    private array $advisers = [];
+
+    /** @var array<string, Advice> by table */
+    private array $advice = [];
+
+    /**
+     * @param Planner $planner the player's, made for this rack
+     * @param Planner $others  the opponent's; the same where the two are of one level
+     */
+    public function __construct(
+        private readonly Player $player,
+        private readonly Player $opponent,
+        private readonly Planner $planner,
+        private readonly Planner $others,
+    ) {}
+
+    /**
+     * Of both players, one for both where they are of the same level.
+     *
+     * @param Rack                   $rack    as the break leaves it
+     * @param array{Player, Player} $players
+     *
+     * @return array{self, self}
+     */
+    public static function ofBoth(Rack $rack, array $players): array
+    {
+        [$one, $two] = $players;
+        $planner = static fn(Player $player): Planner => new Planner($rack->withPlayer($player), SearchBudget::season($rack->rules()));
+        $ones = $planner($one);
+        $first = new self($one, $two, $ones, $one->playsLike($two) ? $ones : $planner($two));
+
+        return [$first, $first->others === $ones ? $first : new self($two, $one, $first->others, $ones)];
+    }
+
+    /**
+     * The rack as it is played from, a ball in hand put down and a group taken, and the shot that the plan begins with.
+     *
+     * @return array{Rack, ChosenShot|null}
+     */
+    public function plan(Rack $rack): array
+    {
+        return $this->plans[self::key($rack)] ??= (new Beginnings($this->planner))->best($rack->withPlayer($this->player));
+    }
+
+    /**
+     * @param Rack $laid as plan() gives it
+     */
+    public function advice(Rack $laid, ?ChosenShot $choice): Advice
+    {
+        return $this->advice[self::key($laid)] ??= $this->adviser($laid)->advise(
+            $choice?->route->shot->stroke(),
+            $choice?->route->pot,
+            $choice?->runOut() ?? 0.0,
+        );
+    }
+
+    /** @param Rack $laid as plan() gives it */
+    public function adviser(Rack $laid): Adviser
+    {
+        return $this->advisers[self::key($laid)] ??= new Adviser(
+            $laid,
+            $this->opponent,
+            $this->planner,
+            ShotBudget::season(),
+            others: $this->others,
+        );
+    }
+
+    private static function key(Rack $rack): string
+    {
+        return serialize([$rack->layout, $rack->ballInHand, $rack->group]);
+    }
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Tests\Core\Decision;
+
+use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Decision\AdvisedPlan;
+use ZigLane\Core\Decision\AdvisedSearch;
+use ZigLane\Core\Decision\EndKind;
+use ZigLane\Core\Decision\StrokeEnds;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Planning\Finding\Hinge;
+use ZigLane\Core\Planning\Finding\NotDirect;
+use ZigLane\Core\Planning\PlannedShot;
+use ZigLane\Core\Player\Level;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Shots\ShotKind;
+use ZigLane\Core\Wording\ShotWording;
+use ZigLane\Tests\Core\Reading\Read;
+
+/**
+ * Lines of plans that go by a bank, a kick, a combination or a carom.
+ */
+final class SpecialLineTest extends TestCase
+{
+    /** The 1 sends the 2, close to its pocket, in; the 1 is left beside it, the 10 far off. */
+    private const TEN = ['cue' => [5.0, 1.6], 1 => [6.9, 3.1], 2 => [7.6, 3.72], 10 => [3, 3]];
+
+    /** The 9 off two others; nothing goes directly. */
+    private const WINS = ['cue' => [5.9, 1.2], 1 => [7.1, 2.8], 5 => [7.6, 3.4], 9 => [7.7, 3.8], 7 => [1, 1], 8 => [0.3, 3.5]];
+
+    public function testAPlanGoesOnAfterACombination(): void
+    {
+        $advised = self::last(self::rack(self::TEN, 'ten-ball', true));
+        $plan = $advised->plan;
+        self::assertSame([2, 1, 10], array_map(static fn(PlannedShot $shot): int => $shot->pot->ball, $plan->shots));
+        $intent = $plan->shots[0]->spec->intent;
+        self::assertSame([ShotKind::Combination, 1], [$intent->kind, $intent->other]);
+        [$finding] = $plan->shots[0]->findings;
+        self::assertInstanceOf(NotDirect::class, $finding);
+        self::assertNotNull($finding->direct);
+        self::assertLessThan($plan->runOut - 0.1, $finding->direct);
+        self::assertContains($finding, $plan->says);
+        self::assertMatchesRegularExpression('/^A combination: a direct pot instead would run the rack out in about \d+ %\.$/', ShotWording::sentence($finding));
+        self::assertNull($plan->stopped);
+        // The plan begins with what is advised now.
+        self::assertFalse($advised->advice?->another);
+        // What is stored is what is drawn, and all of it holds.
+        foreach (LinePlayer::for($plan->rack)->play($plan->line()) as $n => $leg) {
+            self::assertSame(LegState::Holds, $leg->state);
+            self::assertSame(0.0, $leg->after()?->ball(BallId::CUE)->distanceTo($plan->shots[$n]->rest));
+        }
+        // Runs end at the head line's chance, and the shot keeps no more than it makes.
+        $alive = $plan->survival->alive ?? [];
+        self::assertCount(3, $alive);
+        self::assertSame($plan->runOut, $alive[2]);
+        self::assertSame($plan->shots[0]->chances->pot, $alive[0]);
+        self::assertSame([$plan->hinge], array_values(array_map(
+            static fn(Hinge $hinge): int => $hinge->shot,
+            array_filter($plan->says, static fn(object $finding): bool => $finding instanceof Hinge),
+        )));
+    }
+
+    /** Nobody contests the rack, so nothing is advised: the combination runs it out more often than the 1 by itself. */
+    public function testAlsoWhereNobodyIsPlayedAgainst(): void
+    {
+        $advised = self::last(self::rack(self::TEN, 'ten-ball', false));
+        self::assertNull($advised->advice);
+        self::assertSame([2, 1, 10], array_map(static fn(PlannedShot $shot): int => $shot->pot->ball, $advised->plan->shots));
+    }
+
+    public function testAShotThatWinsIsTheWholePlan(): void
+    {
+        $plan = self::last(self::rack(self::WINS, 'nine-ball', true))->plan;
+        self::assertCount(1, $plan->shots);
+        self::assertNull($plan->stopped);
+        self::assertNull($plan->hinge);
+        self::assertEquals([new NotDirect(ShotKind::Combination, null)], $plan->shots[0]->findings);
+        self::assertSame([$plan->runOut], $plan->survival?->alive);
+        // Played under other errors.
+        $rack = $plan->rack;
+        $shot = $plan->shots[0];
+        $stroke = $shot->played($rack)?->stroke();
+        self::assertNotNull($stroke);
+        $ends = new StrokeEnds($rack);
+        $won = 0;
+        foreach ((new ErrorSamples(2))->first(600) as $sample) {
+            $won += EndKind::Won === $ends->end($stroke, $shot->pot, $sample)->kind ? 1 : 0;
+        }
+        self::assertEqualsWithDelta($won / 600, $plan->runOut, 0.03);
+    }
+
+    /**
+     * @param array<int|string, array{float, float}> $balls
+     */
+    private static function rack(array $balls, string $game, bool $against): Rack
+    {
+        $player = Player::of(Level::Advanced);
+
+        return Read::rack($balls, $game)->withPlayer($player)->against($against ? $player : null);
+    }
+
+    private static function last(Rack $rack): AdvisedPlan
+    {
+        $last = null;
+        foreach ((new AdvisedSearch($rack))->plans() as $last) {
+        }
+        self::assertNotNull($last);
+
+        return $last;
+    }
+}
