@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZigLane\Core\Experiments;
 
 use ZigLane\Core\Planning\Beginnings;
+use ZigLane\Core\Planning\Clearing;
+use ZigLane\Core\Planning\ClearingPrior;
 use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Rack\Rack;
@@ -32,7 +34,11 @@ final class Planned implements Policy
         $route = $choice->route;
         // The chance is asked of the first shot alone.
         $runOut = $first && $laid->rules()->endsWithBreakShot()
-            ? $planner->clears($laid, $route->pot, $route->shot, $this->budget)
+            ? ClearingPrior::of($laid)->drawn(
+                $route->chances->pot,
+                $planner->clears($laid, $route->pot, $route->shot, $this->budget),
+                Clearing::left($laid->layout),
+            )
             : $choice->runOut();
 
         return [$laid, new Called($route->pot->ball, $route->pot->pocket, $route->shot, $runOut)];

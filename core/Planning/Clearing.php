@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Planning;
 
+use ZigLane\Core\Physics\Layout;
+
 /**
  * The chances of a line of straight pool as a person is told them: to pot the balls of the rack. They are searched with what the place for
  * the break shot counts for in them, which is not part of that.
@@ -20,16 +22,27 @@ final readonly class Clearing
         if (!$line->end->rules()->endsWithBreakShot()) {
             return $line;
         }
+        $prior = ClearingPrior::of($line->end);
         $shots = array_map(
             fn(PlannedShot $shot): PlannedShot => $shot->judged(new ShotChances(
                 $shot->chances->pot,
                 $shot->chances->position,
-                min($shot->chances->pot, $this->factor($shot, $line) * $shot->chances->runOut),
+                $prior->drawn($shot->chances->pot, $this->factor($shot, $line) * $shot->chances->runOut, self::left($shot->before)),
             )),
             $line->shots,
         );
 
         return new ShotLine($shots, $line->end);
+    }
+
+    /**
+     * Shots that are left after one: the last ball is broken with.
+     *
+     * @param Layout $before the balls when it is played
+     */
+    public static function left(Layout $before): int
+    {
+        return \count($before->objectBalls()) - 2;
     }
 
     /** By how much the chance of a shot changes. */

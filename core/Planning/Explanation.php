@@ -50,6 +50,7 @@ final readonly class Explanation
      * @param int          $kept   shots of the plan that are the player's own
      * @param ErrorSamples         $errors that runs are played under
      * @param array<string, float> $groups what each group is worth, about, where it was chosen
+     * @param float|null           $searched chance of the first shot as it was searched for: others are compared with that
      */
     public function __construct(
         private Rack $rack,
@@ -58,6 +59,7 @@ final readonly class Explanation
         private int $kept = 0,
         private ErrorSamples $errors = new ErrorSamples(),
         private array $groups = [],
+        private ?float $searched = null,
     ) {}
 
     /**
@@ -111,7 +113,7 @@ final readonly class Explanation
             self::cluster($stateValues, $remaining, $plan),
             $this->far($plan, $start),
             $last,
-            self::other($plan, $first, $others),
+            $this->other($plan, $first, $others),
             ...$this->skill($start, $first->chances->runOut, $now),
             $this->pinned($start, $first->chances->runOut, $now),
         ]));
@@ -207,16 +209,15 @@ final readonly class Explanation
     /**
      * @param list<Route> $others
      */
-    private static function other(Plan $plan, PlannedShot $first, array $others): ?OtherShot
+    private function other(Plan $plan, PlannedShot $first, array $others): ?OtherShot
     {
+        // What is told of the plan may have been mended since.
+        $times = $this->searched > 0.0 ? $plan->runOut / $this->searched : 1.0;
         foreach ($others as $route) {
             if (!$route->pot->is($first->pot)) {
-                return new OtherShot(
-                    $route->pot,
-                    $route->pot->ball !== $first->pot->ball,
-                    $route->chances,
-                    $plan->runOut - $route->chances->value,
-                );
+                $chances = $route->chances->worth(min($route->chances->pot, $times * $route->chances->value));
+
+                return new OtherShot($route->pot, $route->pot->ball !== $first->pot->ball, $chances, $plan->runOut - $chances->value);
             }
         }
 

@@ -136,7 +136,15 @@ final class PlanSearch
         [$rack, $choice] = $beginnings->best($start, $known);
         $began = $rack;
         $others = $choice->others ?? [];
-        $explanation = new Explanation($this->rack, $planner, $this->constraints, \count($before), $this->errors, $beginnings->groups());
+        $explanation = new Explanation(
+            $this->rack,
+            $planner,
+            $this->constraints,
+            \count($before),
+            $this->errors,
+            $beginnings->groups(),
+            $choice?->runOut(),
+        );
         $shots = [];
         $shown = 0;
         while (null !== $choice) {

@@ -30,6 +30,21 @@ final readonly class RouteChances
         public int $tries,
     ) {}
 
+    /** The same with another mean chance on the next ball, 0–1. */
+    public function worth(float $value): self
+    {
+        return new self(
+            $this->pot,
+            $this->position,
+            $value,
+            $this->scratch,
+            $this->touches,
+            $this->hooked,
+            $this->astray,
+            $this->tries,
+        );
+    }
+
     /** Of a route that has not been played yet. */
     public static function none(): self
     {

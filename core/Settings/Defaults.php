@@ -151,6 +151,12 @@ final class Defaults
         'professional' => ['spot' => 0.90, 'long-rolled' => 0.80, 'long-stopped' => 0.80, 'cut' => 0.95, 'frozen' => 1.0],
     ];
 
+    /**
+     * Straight pool: by the chance of the spot shot on the table, the share of shots after which a run is still on. That of the league and
+     * the advanced player from 304 and 425 racks played; the others are what state values promised of 14 racks each (docs/planning.md).
+     */
+    public const CLEARING_KEPT = [[0.152, 0.56], [0.271, 0.72], [0.435, 0.87], [0.545, 0.91], [0.669, 0.94], [0.884, 0.975]];
+
     /** Players' rule of thumb: to go from this chance of the first pot on (common practice, no source). */
     public const GO_RULE = 0.75;
 
