@@ -70,7 +70,7 @@ final class PlanDesk implements Perishable
                 ['id' => 'DESC'],
                 5,
             ) as $known) {
-                if ($known->isUnderWay() || (!$again && PlanRecord::DONE === $known->state())) {
+                if ($known->isUnderWay() || (!$again && PlanRecord::DONE === $known->state() && StoredPlan::isReadable($known))) {
                     return $known;
                 }
             }

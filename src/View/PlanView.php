@@ -6,11 +6,11 @@ namespace ZigLane\App\View;
 
 use ZigLane\App\Entity\PlanRecord;
 use ZigLane\App\Plan\PlanDesk;
+use ZigLane\App\Plan\StoredPlan;
 use ZigLane\App\Rack\OpenRack;
 use ZigLane\Core\Decision\OptionKind;
 use ZigLane\Core\Files\AdviceFile;
 use ZigLane\Core\Files\ConstraintsFile;
-use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Planning\BreakShot;
@@ -101,14 +101,13 @@ final readonly class PlanView
         $pins = new PlanConstraints();
         try {
             if (null !== $record) {
-                $rack = RackFile::read(JsonText::decode($record->document(), \PHP_INT_MAX));
-                $pins = ConstraintsFile::read(json_decode($record->pins(), true, 16, \JSON_THROW_ON_ERROR), $rack);
-                $document = null === $record->result() ? null : json_decode($record->result(), false, 64, \JSON_THROW_ON_ERROR);
-                $plan = $document instanceof \stdClass ? PlanFile::read($document, $rack) : null;
-                $advice = self::advice($document, 'advice');
-                $ending = self::advice($document, 'ending');
+                $stored = StoredPlan::of($record);
+                [$rack, $pins] = [$stored->rack, $stored->pins];
+                $advice = self::advice($stored->document, 'advice');
+                $ending = self::advice($stored->document, 'ending');
+                $plan = $stored->plan;
             }
-        } catch (InvalidInput|\JsonException) {
+        } catch (InvalidInput) {
             $damage = 'What is stored of this plan cannot be read. Plan the rack again.';
         }
         $this->damage = $damage;
@@ -152,9 +151,9 @@ final readonly class PlanView
      * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>,
      *                shots: array<string, ShotSpec>}|null
      */
-    private static function advice(mixed $document, string $key): ?array
+    private static function advice(?\stdClass $document, string $key): ?array
     {
-        $said = $document instanceof \stdClass ? ($document->{$key} ?? null) : null;
+        $said = $document->{$key} ?? null;
 
         return $said instanceof \stdClass ? AdviceFile::read($said) : null;
     }

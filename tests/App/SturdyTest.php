@@ -160,6 +160,11 @@ final class SturdyTest extends AppTestCase
             $this->browser->request('GET', "/racks/$id/plans");
             self::assertSame(200, $this->code(), $column);
         }
+        // To plan again plans anew: what cannot be read is no answer.
+        $plans = static fn(): mixed => self::service(Connection::class)->fetchOne('SELECT COUNT(*) FROM plan WHERE rack_id = ?', [$id]);
+        self::assertSame(1, $plans());
+        $this->browser->request('POST', "/racks/$id/plans");
+        self::assertSame(2, $plans());
     }
 
     public function testRequestsThatOnceBrokeAPage(): void
