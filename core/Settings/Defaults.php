@@ -155,7 +155,7 @@ final class Defaults
      * Straight pool: by the chance of the spot shot on the table, the share of shots after which a run is still on. That of the league and
      * the advanced player from 304 and 425 racks played; the others are what state values promised of 14 racks each (docs/planning.md).
      */
-    public const CLEARING_KEPT = [[0.152, 0.54], [0.271, 0.70], [0.435, 0.87], [0.545, 0.89], [0.669, 0.94], [0.884, 0.975]];
+    public const CLEARING_KEPT = [[0.152, 0.54], [0.271, 0.70], [0.435, 0.87], [0.545, 0.89], [0.669, 0.94], [0.884, 0.964]];
 
     /** Players' rule of thumb: to go from this chance of the first pot on (common practice, no source). */
     public const GO_RULE = 0.75;

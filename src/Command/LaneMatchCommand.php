@@ -12,6 +12,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\Experiments\Matches\Contestant;
 use ZigLane\Core\Experiments\Matches\Matches;
 use ZigLane\Core\Experiments\Matches\MatchPolicy;
+use ZigLane\Core\Experiments\Matches\MatchRackFile;
 use ZigLane\Core\Experiments\Matches\MatchTally;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
@@ -44,6 +45,12 @@ final class LaneMatchCommand extends Command
             'of the two, with a comma: advice; go: every pot there is; threshold: pots of 75 % and more, else the best safety',
             'advice,go',
         );
+        $this->addOption(
+            'results',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'a file: racks that it holds count and are not played again, others are added to it, two at a time',
+        );
         $this->addOption('rng', null, InputOption::VALUE_REQUIRED, 'seed of the breaks and the errors', '1');
     }
 
@@ -58,14 +65,25 @@ final class LaneMatchCommand extends Command
             }
             [$one, $two] = self::pair($input, 'levels', Level::class);
             [$first, $second] = self::pair($input, 'policies', MatchPolicy::class);
+            $file = $input->getOption('results');
+            $file = \is_string($file) ? $file : null;
+            $known = null === $file || !is_file($file) ? [] : MatchRackFile::read((string) file_get_contents($file));
         } catch (InvalidInput $e) {
             return Say::refuse($output, $e);
         }
         $tally = new MatchTally();
         $began = microtime(true);
         $players = [new Contestant(Player::of($one), $first), new Contestant(Player::of($two), $second)];
-        foreach ((new Matches($game, $players, $seed))->play($racks) as $rack) {
+        $pair = [];
+        foreach ($known as $rack) {
             $tally->add($rack);
+        }
+        foreach ((new Matches($game, $players, $seed))->play($racks, \count($known)) as $rack) {
+            $tally->add($rack);
+            $pair[] = MatchRackFile::line($rack) . "\n";
+            if (null !== $file && 2 === \count($pair)) {
+                file_put_contents($file, implode('', array_splice($pair, 0)), \FILE_APPEND);
+            }
             Say::errors($output)->writeln(
                 \sprintf('%s, %.0f s', json_encode($tally->describe(), \JSON_THROW_ON_ERROR), microtime(true) - $began),
                 OutputInterface::OUTPUT_RAW | OutputInterface::VERBOSITY_VERBOSE,
@@ -76,7 +94,7 @@ final class LaneMatchCommand extends Command
             'levels' => [$one->value, $two->value],
             'policies' => [$first->value, $second->value],
             'rng' => $seed,
-        ] + $tally->describe() + ['secondsARack' => round((microtime(true) - $began) / $racks, 2)]);
+        ] + $tally->describe() + ['secondsARack' => round((microtime(true) - $began) / max(1, $racks - \count($known)), 2)]);
 
         return Command::SUCCESS;
     }

@@ -43,12 +43,15 @@ final readonly class Matches
     public function __construct(private GameName $game, private array $players, private int $seed) {}
 
     /**
+     * @param int $racks so many in all
+     * @param int $from  of which so many, an even number, were played before
+     *
      * @return \Generator<int, MatchRack> two for each break: the first player begins, then the second
      */
-    public function play(int $racks): \Generator
+    public function play(int $racks, int $from = 0): \Generator
     {
         $players = array_map(static fn(Contestant $one): Player => $one->player, $this->players);
-        for ($n = 0; $n < $racks; $n += 2) {
+        for ($n = $from; $n < $racks; $n += 2) {
             $seed = $this->seed * 100_003 + intdiv($n, 2);
             // Both begin once: the break is the same where they are of one level.
             $analyses = null;

@@ -11,9 +11,11 @@ use ZigLane\Core\Experiments\Matches\Contestant;
 use ZigLane\Core\Experiments\Matches\Matches;
 use ZigLane\Core\Experiments\Matches\MatchPolicy;
 use ZigLane\Core\Experiments\Matches\MatchRack;
+use ZigLane\Core\Experiments\Matches\MatchRackFile;
 use ZigLane\Core\Experiments\Matches\MatchTally;
 use ZigLane\Core\Experiments\Matches\TableAnalysis;
 use ZigLane\Core\Games\GameName;
+use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Player\ErrorSample;
@@ -118,5 +120,38 @@ final class MatchesTest extends TestCase
         self::assertEqualsWithDelta(0.0, $mean, 2.6 * $error);
         // The same table is thought about once.
         self::assertSame($choice, $analysis->plan($rack->withLayout(new Layout($rack->layout->balls)))[1]);
+    }
+
+    /** Racks are written, read again and counted alike; what is none is named. */
+    public function testRacksAreKept(): void
+    {
+        $racks = [
+            new MatchRack(0, 8, [[0, 0.71234, OptionKind::Go], [1, 0.5, OptionKind::TwoWay]], -0.25),
+            new MatchRack(null, 60, []),
+        ];
+        $text = implode("\n", array_map(MatchRackFile::line(...), $racks)) . "\n";
+        self::assertEquals($racks, MatchRackFile::read($text));
+        self::assertSame([], MatchRackFile::read(''));
+        foreach ([
+            '{}' => 'line 1 is no rack of a match',
+            '{"winner":2,"shots":3,"luck":0.0,"predictions":[]}' => 'line 1 is no rack of a match',
+            $text . 'x' => 'line 3 is no rack of a match',
+            MatchRackFile::line($racks[0]) . "\n" . '{"winner":0,"shots":3,"luck":0.0,"predictions":[[0,"a","go"]]}' => 'line 2 is no rack of a match',
+            MatchRackFile::line($racks[0]) => 'ends in the middle of a pair: take its last line out',
+        ] as $wrong => $why) {
+            try {
+                MatchRackFile::read($wrong);
+                self::fail("Read: $wrong");
+            } catch (InvalidInput $e) {
+                self::assertSame("results: $why", $e->getMessage());
+            }
+        }
+    }
+
+    /** What was played before is not played again. */
+    public function testAMatchGoesOn(): void
+    {
+        $players = [new Contestant(Player::of(Level::Professional), MatchPolicy::Go), new Contestant(Player::of(Level::Professional), MatchPolicy::Go)];
+        self::assertSame([], iterator_to_array((new Matches(GameName::NineBall, $players, 4))->play(2, 2), false));
     }
 }
