@@ -153,7 +153,7 @@ final class Defaults
 
     /**
      * Straight pool: by the chance of the spot shot on the table, the share of shots after which a run is still on. That of the league and
-     * the advanced player from 304 and 425 racks played; the others are what state values promised of 14 racks each (docs/planning.md).
+     * the advanced player from 237 and 250 racks played; the others are what state values promised of 14 racks each (docs/planning.md).
      */
     public const CLEARING_KEPT = [[0.152, 0.54], [0.271, 0.70], [0.435, 0.87], [0.545, 0.89], [0.669, 0.94], [0.884, 0.964]];
 
