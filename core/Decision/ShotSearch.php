@@ -65,7 +65,7 @@ final class ShotSearch
             $tried = $this->judged(self::mixed($tried, $most), $this->errors->first($tries));
         }
         // Those that are solved for are made in one try of five, perhaps: they come in where that shows.
-        $solved = $this->budget->special ? (new SpecialShots($this->rack, $this->spread))->all() : [];
+        $solved = $this->budget->special ? (new SpecialShots($this->rack, $this->spread))->all($this->processes) : [];
         $solved = \array_slice($this->judged($solved, $this->errors->first($this->budget->more)), 0, self::SOLVED * $this->budget->ofAKind);
         $best = [];
         foreach (OptionKind::STROKES as $kind) {

@@ -117,7 +117,7 @@ final readonly class SpecialLine
     }
 
     /** The line by the shot that runs out more often than a plan that begins with a plain pot; null where none does. */
-    public static function better(Plan $plan, Planner $planner, ErrorSamples $errors): ?self
+    public static function better(Plan $plan, Planner $planner, ErrorSamples $errors, ?Processes $processes = null): ?self
     {
         if ($plan->runOut > self::ENOUGH) {
             return null;
@@ -135,7 +135,7 @@ final readonly class SpecialLine
 
             return $tried->winning($sum / self::FEW);
         };
-        $ranked = array_map($judged, (new SpecialShots($rack, $spread))->all());
+        $ranked = array_map($judged, (new SpecialShots($rack, $spread))->all($processes));
         $best = null;
         $least = $plan->runOut + self::BETTER;
         foreach (\array_slice(Tried::ranked($ranked), 0, self::JUDGED) as $tried) {

@@ -9,6 +9,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Shots\Intent;
@@ -44,25 +45,35 @@ final readonly class SpecialShots
     public function __construct(private Rack $rack, private StrokeSpread $spread) {}
 
     /**
+     * @param Processes|null $processes that share the work; this one alone when null
+     *
      * @return list<Tried> not judged yet
      */
-    public function all(): array
+    public function all(?Processes $processes = null): array
     {
-        $solver = new ShotSolver($this->rack->simulator());
-        $gentle = new RaisedStrokes($this->rack->simulator());
-        $stroke = new Stroke(self::SPEED, 0.0, self::HEIGHT);
-        $found = [];
-        foreach ($this->intents() as [$pot, $intent]) {
-            $solved = $intent->kind->leavesCloth()
-                ? $gentle->gentlest($this->rack->layout, $pot, $intent)
-                : $solver->find($this->rack->layout, $pot, $intent, $stroke);
-            $raised = null === $solved ? null : $this->spread->raised($solved->shot->stroke());
-            if (null !== $raised) {
-                $found[] = new Tried($raised, $pot);
-            }
-        }
+        $intents = $this->intents();
+        $found = \count($intents) < 2 || null === $processes
+            ? array_map($this->solved(...), $intents)
+            : $processes->inHalves($intents, $this->solved(...));
 
-        return $found;
+        return array_values(array_filter($found));
+    }
+
+    /** @param array{Pot, Intent} $meant */
+    private function solved(array $meant): ?Tried
+    {
+        [$pot, $intent] = $meant;
+        $solved = $intent->kind->leavesCloth()
+            ? (new RaisedStrokes($this->rack->simulator()))->gentlest($this->rack->layout, $pot, $intent)
+            : (new ShotSolver($this->rack->simulator()))->find(
+                $this->rack->layout,
+                $pot,
+                $intent,
+                new Stroke(self::SPEED, 0.0, self::HEIGHT),
+            );
+        $raised = null === $solved ? null : $this->spread->raised($solved->shot->stroke());
+
+        return null === $raised ? null : new Tried($raised, $pot);
     }
 
     /**
