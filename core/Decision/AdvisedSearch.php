@@ -44,7 +44,10 @@ final readonly class AdvisedSearch
         $others = new Planner($this->rack->withPlayer($this->opponent()), SearchBudget::quick());
         $advice = null;
         $last = null;
+        $placed = null;
         foreach ($search->plans() as $n => $plan) {
+            $placed ??= $this->placed($plan, $search, $others);
+            $plan = null === $placed || [] !== $plan->shots ? $plan : $plan->from($placed);
             $last = $plan;
             yield new AdvisedPlan($plan, $advice);
             if (0 === $n && $this->isToDecide($plan)) {
@@ -93,6 +96,18 @@ final readonly class AdvisedSearch
         $line = SpecialLine::of($before, $rack, $tried, $planner, $this->errors);
 
         return null === $direct ? $line : $line?->instead($direct);
+    }
+
+    /** The rack with the ball in hand put down where the best can be made of it that nothing goes; null where that is not the question. */
+    private function placed(Plan $plan, PlanSearch $search, Planner $others): ?Rack
+    {
+        $planner = $search->planner();
+        if ([] !== $plan->shots || !$this->rack->ballInHand || !$this->isToDecide($plan) || null === $planner) {
+            return null;
+        }
+        $contest = Contest::of($plan->rack, $this->opponent(), $planner, $others);
+
+        return (new PlaceInHand($plan->rack->withBallInHand(true), $contest, $this->errors, $this->processes))->best();
     }
 
     /** Whether something else than a plain pot may run a rack out more often that nobody contests. */

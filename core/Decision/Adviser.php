@@ -8,13 +8,11 @@ use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Planning\Planner;
-use ZigLane\Core\Planning\RunOutChance;
 use ZigLane\Core\Player\ErrorSample;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\PushOut;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\Turn;
 use ZigLane\Core\Settings\Defaults;
 
 /**
@@ -52,10 +50,7 @@ final readonly class Adviser
         ?Processes $processes = null,
         ?Planner $others = null,
     ) {
-        $own = new RunOutChance($rack, $planner);
-        $other = self::isAlike($rack, $opponent) ? $own : new RunOutChance(self::turned($rack, $opponent), $others);
-        $onTwo = static fn(int $fouls): bool => Turn::LAST_WARNING === $fouls;
-        $this->contest = new Contest($own, $other, null, $onTwo($rack->fouls), $onTwo($rack->othersFouls));
+        $this->contest = Contest::of($rack, $opponent, $planner, $others);
         $this->pushOut = new PushOutSearch($rack, $this->contest, $errors);
         $budget ??= ShotBudget::settled();
         $this->search = new ShotSearch($rack, $this->contest, $budget, $errors, $processes);
@@ -172,18 +167,5 @@ final readonly class Adviser
         $at = $ifMade > $go->chances->ifNot ? ($other - $go->chances->ifNot) / ($ifMade - $go->chances->ifNot) : 1.0;
 
         return $at > 0.0 && $at < 1.0 ? $at : null;
-    }
-
-    private static function isAlike(Rack $rack, Player $opponent): bool
-    {
-        return !$rack->rules()->hasObstacles() && $opponent->playsLike($rack->player);
-    }
-
-    /** The rack as the opponent sees it. */
-    private static function turned(Rack $rack, Player $opponent): Rack
-    {
-        $turned = $rack->withPlayer($opponent);
-
-        return null === $rack->group ? $turned : $turned->withGroup($rack->group->other());
     }
 }

@@ -6,7 +6,11 @@ namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\RunOutChance;
+use ZigLane\Core\Player\Player;
+use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\Turn;
 
 /**
  * Who wins a rack that two players contest in alternate turns: what a table is worth to the one who comes to it.
@@ -54,6 +58,29 @@ final readonly class Contest
         private bool $otherWarned = false,
     ) {
         $this->diameter = $diameter ?? 2 * $own->rack->simulator()->ball->radius;
+    }
+
+    /**
+     * @param Rack         $rack    the player's group known where the game has groups
+     * @param Planner      $planner the player's
+     * @param Planner|null $others  the opponent's, with what it has worked out; a new one when null
+     */
+    public static function of(Rack $rack, Player $opponent, Planner $planner, ?Planner $others = null): self
+    {
+        $own = new RunOutChance($rack, $planner);
+        $isAlike = !$rack->rules()->hasObstacles() && $opponent->playsLike($rack->player);
+        $other = $isAlike ? $own : new RunOutChance(self::turned($rack, $opponent), $others);
+        $onTwo = static fn(int $fouls): bool => Turn::LAST_WARNING === $fouls;
+
+        return new self($own, $other, null, $onTwo($rack->fouls), $onTwo($rack->othersFouls));
+    }
+
+    /** The rack as the opponent sees it. */
+    private static function turned(Rack $rack, Player $opponent): Rack
+    {
+        $turned = $rack->withPlayer($opponent);
+
+        return null === $rack->group ? $turned : $turned->withGroup($rack->group->other());
     }
 
     /** The same from the other player's side. */

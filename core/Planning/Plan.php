@@ -41,6 +41,22 @@ final readonly class Plan
         return $this->rack->withLegs(array_map(static fn(PlannedShot $s) => $s->spec, $this->shots));
     }
 
+    /** The same from a rack on which the cue ball lies elsewhere. */
+    public function from(Rack $rack): self
+    {
+        return new self(
+            $rack,
+            $this->shots,
+            $this->runOut,
+            $this->stopped,
+            $this->says,
+            $this->hinge,
+            $this->settled,
+            $this->break,
+            $this->survival,
+        );
+    }
+
     /** The same, saying something first. */
     public function sayingFirst(Finding $finding): self
     {

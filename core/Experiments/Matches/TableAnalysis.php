@@ -6,6 +6,8 @@ namespace ZigLane\Core\Experiments\Matches;
 
 use ZigLane\Core\Decision\Advice;
 use ZigLane\Core\Decision\Adviser;
+use ZigLane\Core\Decision\Contest;
+use ZigLane\Core\Decision\PlaceInHand;
 use ZigLane\Core\Decision\ShotBudget;
 use ZigLane\Core\Planning\Beginnings;
 use ZigLane\Core\Planning\ChosenShot;
@@ -65,7 +67,21 @@ final class TableAnalysis
      */
     public function plan(Rack $rack): array
     {
-        return $this->plans[self::key($rack)] ??= (new Beginnings($this->planner))->best($rack->withPlayer($this->player));
+        return $this->plans[self::key($rack)] ??= $this->planned($rack->withPlayer($this->player));
+    }
+
+    /**
+     * @return array{Rack, ChosenShot|null}
+     */
+    private function planned(Rack $rack): array
+    {
+        [$laid, $choice] = (new Beginnings($this->planner))->best($rack);
+        if (null === $choice && $rack->ballInHand) {
+            $contest = Contest::of($laid, $this->opponent, $this->planner, $this->others);
+            $laid = (new PlaceInHand($laid->withBallInHand(true), $contest))->best() ?? $laid;
+        }
+
+        return [$laid, $choice];
     }
 
     /**
