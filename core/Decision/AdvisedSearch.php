@@ -98,7 +98,7 @@ final readonly class AdvisedSearch
         return null === $direct ? $line : $line?->instead($direct);
     }
 
-    /** The rack with the ball in hand put down where the best can be made of it that nothing goes; null where that is not the question. */
+    /** The rack with the ball in hand put down where most can be made of it, when nothing goes; null where something does. */
     private function placed(Plan $plan, PlanSearch $search, Planner $others): ?Rack
     {
         $planner = $search->planner();
