@@ -87,7 +87,9 @@ final readonly class AdvisedSearch
         } elseif (null !== $ending) {
             [$before, $tried, $rack, $direct] = [$plan, $ending->advice->chosen(), $ending->rack, null];
         } else {
-            return null === $advice && $this->maySurprise($plan) ? SpecialLine::better($plan, $planner, $this->errors, $this->processes) : null;
+            $may = null === $advice && $this->maySurprise($plan);
+
+            return $may ? SpecialLine::better($plan, $planner, $this->errors, $this->processes) : null;
         }
 
         if (null === $tried || OptionKind::Safe === $tried->chances->kind()) {
