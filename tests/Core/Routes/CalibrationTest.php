@@ -46,10 +46,10 @@ final class CalibrationTest extends TestCase
         }
     }
 
-    /** 40 shots (15 in the suite) under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
+    /** 40 shots (6 in the suite) under 5,000 errors of plain pseudo-random numbers each: within 3 points, and no bias. */
     public function testTheChancesToldComeAbout(): void
     {
-        $routes = Survey::size(40, 8);
+        $routes = Survey::size(40, 6);
         $errors = ErrorSamples::random(self::TRIES, new Generator(99));
         $bias = ['pot' => 0.0, 'position' => 0.0, 'value' => 0.0];
         $judged = 0;
