@@ -41,15 +41,44 @@ final class AdviceFile
             'another' => $advice->another,
             'headline' => AdviceWording::headline($advice),
             'says' => AdviceWording::says($advice, $rack),
-            'shots' => (object) array_map(
-                static fn(Tried $one): array => ShotSpecFile::write($one->spec()),
-                array_diff_key($advice->options, [OptionKind::PushOut->value => true]),
-            ),
+            'shots' => (object) array_map(ShotSpecFile::write(...), self::specs($advice)),
         ];
     }
 
     /**
-     * What a page shows of it.
+     * What a page shows of it: the same as read() gives of what describe() wrote.
+     *
+     * @param Rack $rack as it is played from
+     *
+     * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
+     */
+    public static function shown(Advice $advice, Rack $rack): array
+    {
+        return [
+            'choice' => $advice->choice,
+            'another' => $advice->another,
+            'win' => $advice->win(),
+            'headline' => AdviceWording::headline($advice),
+            'says' => AdviceWording::says($advice, $rack),
+            'shots' => self::specs($advice),
+        ];
+    }
+
+    /**
+     * The strokes of the options, but of a push-out, which is a place.
+     *
+     * @return array<string, ShotSpec> by the option
+     */
+    private static function specs(Advice $advice): array
+    {
+        return array_map(
+            static fn(Tried $one): ShotSpec => $one->spec(),
+            array_diff_key($advice->options, [OptionKind::PushOut->value => true]),
+        );
+    }
+
+    /**
+     * What a page shows of what describe() wrote.
      *
      * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
      *

@@ -41,14 +41,8 @@ final class RunSheet
     /** The same of a search that is under way. */
     public static function of(Rack $asked, AdvisedPlan $advised, Reader $reader): self
     {
-        $advice = null === $advised->advice
-            ? null
-            : AdviceFile::read((object) json_decode(
-                json_encode(AdviceFile::describe($advised->advice, $advised->plan->rack->withBallInHand(false)), \JSON_THROW_ON_ERROR),
-                false,
-                64,
-                \JSON_THROW_ON_ERROR,
-            ));
+        $rack = $advised->plan->rack->withBallInHand(false);
+        $advice = null === $advised->advice ? null : AdviceFile::shown($advised->advice, $rack);
 
         return new self($asked, $advised->plan, $advice, $reader);
     }
@@ -88,7 +82,8 @@ final class RunSheet
         $options = [];
         foreach ($advice['shots'] as $option => $spec) {
             if (OptionKind::Go->value !== $option || $advice['another'] || !$goes) {
-                $options[$option] = $this->shot->stated($this->asked->withBallInHand(false), $spec);
+                // From where the ball in hand was put down.
+                $options[$option] = $this->shot->stated($this->plan->rack->withBallInHand(false), $spec);
             }
         }
 
