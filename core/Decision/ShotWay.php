@@ -72,16 +72,9 @@ final readonly class ShotWay
     public static function railAt(Rack $rack, Point $place): ?Rail
     {
         $geometry = $rack->simulator()->geometry;
-        $gaps = [
-            Rail::Head->value => $place->x,
-            Rail::Foot->value => $geometry->length - $place->x,
-            Rail::Left->value => $place->y,
-            Rail::Right->value => $geometry->width - $place->y,
-        ];
-        asort($gaps);
-        $nearest = (string) array_key_first($gaps);
+        [$rail, $gap] = $geometry->nearestRail($place);
 
-        return $gaps[$nearest] < $geometry->reach + self::AT_RAIL ? Rail::from($nearest) : null;
+        return $gap < $geometry->reach + self::AT_RAIL ? $rail : null;
     }
 
     /** The ball that the one hit first meets on its way to a pocket. */

@@ -174,21 +174,9 @@ final readonly class SpecialShots
     /** The rail that a ball lies close to; null when it lies close to none. */
     private function railBeside(int $ball): ?Rail
     {
-        $place = $this->rack->layout->ball($ball);
-        $geometry = $this->rack->simulator()->geometry;
-        foreach (Rail::cases() as $rail) {
-            $gap = match ($rail) {
-                Rail::Head => $place->x,
-                Rail::Foot => $geometry->length - $place->x,
-                Rail::Left => $place->y,
-                Rail::Right => $geometry->width - $place->y,
-            };
-            if ($gap < self::BESIDE) {
-                return $rail;
-            }
-        }
+        [$rail, $gap] = $this->rack->simulator()->geometry->nearestRail($this->rack->layout->ball($ball));
 
-        return null;
+        return $gap < self::BESIDE ? $rail : null;
     }
 
     /**

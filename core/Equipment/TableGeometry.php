@@ -50,6 +50,25 @@ final readonly class TableGeometry
         return $this->pockets[$pocket->index()];
     }
 
+    /**
+     * The rail whose nose is nearest to a place.
+     *
+     * @return array{Rail, float} and how far it is, m
+     */
+    public function nearestRail(Point $place): array
+    {
+        $gaps = [
+            Rail::Head->value => $place->x,
+            Rail::Foot->value => $this->length - $place->x,
+            Rail::Left->value => $place->y,
+            Rail::Right->value => $this->width - $place->y,
+        ];
+        asort($gaps);
+        $nearest = (string) array_key_first($gaps);
+
+        return [Rail::from($nearest), $gaps[$nearest]];
+    }
+
     /** Whether a ball's centre may rest there: clear of rails, jaws and the drop. Tolerance 1 µm, so frozen counts. */
     public function canRest(Point $p): bool
     {

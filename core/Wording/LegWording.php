@@ -24,6 +24,9 @@ final class LegWording
     private const MIDDLE = 0.02;
     private const EDGE = [0.48, 0.52];
 
+    /** A cut of less is none, degrees. */
+    private const STRAIGHT = 0.5;
+
     private function __construct() {}
 
     /** Why a leg does not hold, in a sentence. */
@@ -86,6 +89,18 @@ final class LegWording
         }
 
         return "$say.";
+    }
+
+    /**
+     * A cut: "12° to the right".
+     *
+     * @param float $cut rad, positive to the right
+     */
+    public static function cut(float $cut): string
+    {
+        $degrees = abs(rad2deg($cut));
+
+        return $degrees < self::STRAIGHT ? 'straight' : \sprintf('%.0f° to the %s', $degrees, $cut > 0.0 ? 'right' : 'left');
     }
 
     /** "aim ½ ball width to the left of the ball's middle". */

@@ -10,6 +10,7 @@ use ZigLane\App\View\Svg;
 use ZigLane\App\View\WayFacts;
 use ZigLane\App\View\ZoneDrawing;
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Equipment\TableGeometry;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Line\AimCard;
@@ -123,11 +124,10 @@ final readonly class SheetShot
         }
         if (null !== $leg->aim && null !== $leg->before && null !== $spec->ball && null !== $spec->pocket && $spec->intent->isPlain()) {
             $card = AimCard::of($leg->aim, $leg->before, $spec->ball, $spec->pocket, $this->geometry);
-            $degrees = abs(rad2deg($card->cut));
             $aim += [
                 'widths' => round($card->widths, 4),
                 'hit' => round(100 * $card->hit),
-                'cut' => $degrees < 0.5 ? 'straight' : \sprintf('%.0f° %s', $degrees, $card->cut > 0 ? 'to the right' : 'to the left'),
+                'cut' => LegWording::cut($card->cut),
                 'line' => LegWording::aim($card),
             ];
         } else {
@@ -148,11 +148,9 @@ final readonly class SheetShot
             return '';
         }
         [$x, $y] = $rack->table->size->diamondsOf($at);
-        $table = $this->geometry;
-        $gaps = ['head' => $at->x, 'foot' => $table->length - $at->x, 'left' => $at->y, 'right' => $table->width - $at->y];
-        $rail = (string) array_search(min($gaps), $gaps, true);
+        [$rail] = $this->geometry->nearestRail($at);
 
-        return \sprintf('%s rail at %.1f', $rail, \in_array($rail, ['left', 'right'], true) ? $x : $y);
+        return \sprintf('%s rail at %.1f', $rail->value, \in_array($rail, [Rail::Left, Rail::Right], true) ? $x : $y);
     }
 
     /**

@@ -14,6 +14,7 @@ use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\ShotResult;
 use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Shots\ShotKind;
+use ZigLane\Core\Wording\LegWording;
 
 /**
  * What a player needs to aim a shot that is not a plain pot: how the first ball is hit, and where on the rails the balls come.
@@ -59,7 +60,7 @@ final readonly class WayFacts
 
                 return [
                     "Hit on the $first" => WorkspaceBuilder::fraction(1 - sin(abs($cut))),
-                    'Cut' => WorkspaceBuilder::cut($cut),
+                    'Cut' => LegWording::cut($cut),
                     'To contact' => $units->length($from->distanceTo($event->at)),
                 ];
             }

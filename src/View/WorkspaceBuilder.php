@@ -14,6 +14,7 @@ use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Wording\LegWording;
 
 /**
  * Plays the line of a rack and lays out what the page shows of it.
@@ -145,7 +146,7 @@ final class WorkspaceBuilder
         $cue = $leg->before?->ball(BallId::CUE);
 
         return array_map(trim(...), [
-            'Cut' => self::cut($aim->cutAngle),
+            'Cut' => LegWording::cut($aim->cutAngle),
             'Hit' => self::fraction($aim->hitFraction()),
             'Throw' => $side($aim->throw),
             'Squirt' => $side($aim->squirt),
@@ -153,14 +154,6 @@ final class WorkspaceBuilder
             'To contact' => null === $cue ? '' : $units->length($cue->distanceTo($aim->ghost)),
             'Pocket from the ball' => \sprintf('%.1f° wide', rad2deg($aim->window)),
         ]);
-    }
-
-    /** A cut (rad) in words. */
-    public static function cut(float $cut): string
-    {
-        $degrees = abs(rad2deg($cut));
-
-        return \sprintf('%.0f° %s', $degrees, $degrees < 0.5 ? '(straight)' : ($cut > 0 ? 'to the right' : 'to the left'));
     }
 
     /** How much of a ball is covered, in words. */
