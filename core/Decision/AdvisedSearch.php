@@ -79,6 +79,10 @@ final readonly class AdvisedSearch
     /** The line by a shot that the planner does not know, where that is advised; null where none is, or it goes nowhere. */
     private function special(Plan $plan, ?Advice $advice, ?Ending $ending, Planner $planner): ?SpecialLine
     {
+        if (!$this->constraints->isEmpty()) {
+            // What is pinned is planned round with plain pots.
+            return null;
+        }
         $direct = [] === $plan->shots ? null : $plan->runOut;
         if (null !== $advice && (null === $direct || ($advice->another && OptionKind::Go === $advice->choice))) {
             $before = new Plan($plan->rack, [], 0.0, null);
@@ -117,7 +121,6 @@ final readonly class AdvisedSearch
     {
         return !$plan->rack->rules()->endsWithBreakShot()
             && !$plan->rack->rules()->isTableOpen()
-            && 0 === $this->constraints->keep
             && null === $this->deadline
             && [] !== $plan->shots
             && $plan->shots[0]->spec->intent->isPlain();
