@@ -20,6 +20,13 @@ final readonly class LeastElevation
 {
     private const STEP_DEG = 0.5;
 
+    /**
+     * A ball that lies nearer to the line of the noses than it could at a rail lies in a pocket's mouth: no nose is behind it but the
+     * pocket's rim, so much farther off, m (the depth of a pocket as seen, from memory).
+     */
+    private const MOUTH = 0.1;
+    private const SLACK = 0.001;
+
     /** Farther behind than this (m) neither a rail nor a ball is in the way. */
     public const RAIL_BEHIND = 0.3;
     public const BALL_BEHIND = 0.6;
@@ -70,7 +77,7 @@ final readonly class LeastElevation
         [$ahead, $across] = [$geometry->length - $cue->x, $geometry->width - $cue->y];
         foreach ([[$cue->x, $dx], [$ahead, -$dx], [$cue->y, $dy], [$across, -$dy]] as [$room, $speed]) {
             if ($speed > 1e-9) {
-                $toRail = min($toRail, $room / $speed);
+                $toRail = min($toRail, ($room < $geometry->reach - self::SLACK ? $room + self::MOUTH : $room) / $speed);
             }
         }
         $behind = [];

@@ -114,6 +114,18 @@ final class LinePlayerTest extends TestCase
         self::assertSame(0.0, $least(0.65));
     }
 
+    /** In a pocket's mouth no nose is behind the cue ball, only the rim: the cue is raised a little, more at the rail. */
+    public function testACueBallInAMouthCanBePlayed(): void
+    {
+        $s = new Simulator();
+        $side = $s->geometry->pocket(Pocket::SideLeft)->mouthMiddle();
+        $least = static fn(float $x, float $y): float => LeastElevation::of(new Layout([0 => new Point($x, $y)]), M_PI_2, new Tip(), $s->geometry, $s->ball);
+        $hanging = $least($side->x - 0.03, -0.007);
+        self::assertGreaterThan(deg2rad(3), $hanging);
+        self::assertLessThan(deg2rad(15), $hanging);
+        self::assertGreaterThan($hanging, $least(0.8, $s->geometry->reach));
+    }
+
     public function testAFirstTryIsTheEasiestPocketForTheBallThatIsDue(): void
     {
         $simulator = new Simulator();
