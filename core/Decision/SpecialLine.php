@@ -116,7 +116,10 @@ final readonly class SpecialLine
         return new self($this->before, $this->shot->sayingFirst($finding, 1), $this->fouls, $this->wins);
     }
 
-    /** The line by the shot that runs out more often than a plan that begins with a plain pot; null where none does. */
+    /**
+     * The line by the shot that runs out more often than a plan that begins with a plain pot; null where none does. Nobody contests the
+     * rack: an unlikely shot at the ball that wins is no run-out, however little is run out otherwise.
+     */
     public static function better(Plan $plan, Planner $planner, ErrorSamples $errors, ?Processes $processes = null): ?self
     {
         if ($plan->runOut > self::ENOUGH) {
@@ -141,7 +144,8 @@ final readonly class SpecialLine
         foreach (\array_slice(Tried::ranked($ranked), 0, self::JUDGED) as $tried) {
             $tried = $tried->win() > self::WORTH_STIRRING * $plan->runOut ? self::stirred($tried, $spread, $judged) : $tried;
             $line = self::of(new Plan($plan->rack, [], 0.0, null), $rack, $tried, $planner, $errors)?->instead($plan->runOut);
-            if (null !== $line && $line->shot->chances->runOut > $least) {
+            $isLikely = null !== $line && $line->shot->chances->pot >= OptionKind::POT;
+            if ($isLikely && $line->shot->chances->runOut > $least) {
                 $best = $line;
                 $least = $line->shot->chances->runOut;
             }
