@@ -53,7 +53,8 @@ final class ChoicePageTest extends BrowserTestCase
         $this->assertNoComplaints();
         // It can be gone on with among the racks.
         $this->click('#to-rack');
-        $this->until(fn(): bool => true === $this->script('return document.title.startsWith("Look before you leap ")'), 'the rack', 25);
+        // The page that is left has a like title: only the rack's has a workspace.
+        $this->until(fn(): bool => 1 === $this->howMany('#workspace'), 'the rack', 25);
         $this->web->get(self::url('/choices'));
         self::assertGreaterThan(0, $this->howMany('#choices-made tbody tr'));
     }
