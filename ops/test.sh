@@ -145,7 +145,7 @@ run_test() {
     prepare_test_instance
     ! wanted analysis app || test_instance test database
     local suites=() checks=() part
-    ! wanted core || suites=(routes planning decision experiments core)
+    ! wanted core || suites=(planning core decision routes experiments)
     ! wanted core golden || suites+=(golden)
     for part in style analysis modules; do ! wanted "$part" || checks+=("$part"); done
     TAKEN=$ROOT/var/taken
