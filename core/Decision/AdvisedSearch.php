@@ -64,7 +64,7 @@ final readonly class AdvisedSearch
         for ($specials = 0; null !== $planner; ++$specials) {
             $ending = $this->ending($last, $planner, $others);
             $line = $specials < self::SPECIALS ? $this->special($last, $advice, $ending, $planner) : null;
-            foreach ($line?->plans($this->constraints, $this->deadline, $this->errors, $this->processes) ?? [] as $plan) {
+            foreach ($line?->plans($this->deadline, $this->errors, $this->processes) ?? [] as $plan) {
                 yield new AdvisedPlan($last = $plan, $advice = $advice?->asPlanned());
             }
             if (null === $line) {

@@ -25,6 +25,9 @@ final class ShotSearch
     private const STEPS = [[0.12, 0.0, 0.0, 0.0], [-0.12, 0.0, 0.0, 0.0], [0.0, 0.006, 0.0, 0.0], [0.0, -0.006, 0.0, 0.0],
         [0.0, 0.0, 0.15, 0.0], [0.0, 0.0, -0.15, 0.0], [0.0, 0.0, 0.0, 0.15], [0.0, 0.0, 0.0, -0.15]];
 
+    /** Nearer to a miscue than this (radii) nothing is stirred. */
+    private const SURE = 0.05;
+
     /** Strokes of a kind that are judged in the end beside those that were stirred. */
     private const BESIDE = 2;
 
@@ -217,12 +220,7 @@ final class ShotSearch
         $samples = $this->errors->first(self::STIR);
         $best = $this->judge($tried->stroke, $tried->call, $samples);
         foreach (self::STEPS as [$speed, $turn, $side, $height]) {
-            $stroke = $best->stroke->stroke;
-            $tip = $stroke->withTip($stroke->side + $side, $stroke->height + $height)->withSpeed($stroke->speed * (1 + $speed));
-            if ($tip->offset() > Defaults::MISCUE_LIMIT - 0.05) {
-                continue;
-            }
-            $raised = $this->spread->raised(new AimedStroke($best->stroke->aim + $turn, $tip));
+            $raised = $this->spread->near($best->stroke, 1 + $speed, $turn, [$side, $height], Defaults::MISCUE_LIMIT - self::SURE);
             $step = null === $raised ? null : $this->judge($raised, $best->call, $samples);
             $best = null !== $step && $step->win() > $best->win() ? $step : $best;
         }

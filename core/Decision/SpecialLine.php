@@ -8,7 +8,6 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Finding;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Parallel\Processes;
-use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Planning\Deadline;
 use ZigLane\Core\Planning\Finding\BetterSkill;
 use ZigLane\Core\Planning\Finding\CostOfConstraints;
@@ -128,7 +127,6 @@ final readonly class SpecialLine
         $rack = $plan->rack->withBallInHand(false);
         $ends = new StrokeEnds($rack);
         $chance = new RunOutChance($rack, $planner);
-        $ranked = [];
         $spread = new StrokeSpread($rack);
         $judged = static function (Tried $tried) use ($ends, $chance, $errors): Tried {
             $sum = 0.0;
@@ -164,11 +162,7 @@ final readonly class SpecialLine
         for ($pass = 0; $pass < self::PASSES; ++$pass) {
             $before = $best;
             foreach (self::STEPS as [$times, $turn, $height]) {
-                $stroke = $best->stroke->stroke;
-                $other = $stroke->withTip($stroke->side, $stroke->height + $height)->withSpeed($stroke->speed * $times);
-                $raised = $other->offset() > Defaults::MISCUE_LIMIT
-                    ? null
-                    : $spread->raised(new AimedStroke($best->stroke->aim + $turn, $other));
+                $raised = $spread->near($best->stroke, $times, $turn, [0.0, $height], Defaults::MISCUE_LIMIT);
                 $step = null === $raised ? null : $judged(new Tried($raised, $best->call));
                 $best = null !== $step && $step->win() > $best->win() ? $step : $best;
             }
@@ -201,11 +195,9 @@ final readonly class SpecialLine
     /**
      * The whole plan, better and better.
      *
-     * @param PlanConstraints $constraints what is pinned
-     *
      * @return \Generator<int, Plan> at least one
      */
-    public function plans(PlanConstraints $constraints, ?Deadline $deadline, ErrorSamples $errors, ?Processes $processes): \Generator
+    public function plans(?Deadline $deadline, ErrorSamples $errors, ?Processes $processes): \Generator
     {
         $kept = $this->kept();
         if ($this->wins) {
@@ -214,7 +206,8 @@ final readonly class SpecialLine
             return;
         }
         $line = (new Plan($this->before->rack, $kept, 1.0, null))->line()->withBallInHand(false);
-        foreach ((new PlanSearch($line, $constraints->keeping(\count($kept)), $deadline, $errors, $processes))->plans() as $rest) {
+        $constraints = new PlanConstraints(keep: \count($kept));
+        foreach ((new PlanSearch($line, $constraints, $deadline, $errors, $processes))->plans() as $rest) {
             yield $this->with($rest);
         }
     }

@@ -95,6 +95,24 @@ final readonly class StrokeSpread
     }
 
     /**
+     * A stroke a step away from another.
+     *
+     * @param float                $times the speed
+     * @param float                $turn  of the direction, rad
+     * @param array{float, float} $tip   by which the tip goes aside and up, radii
+     * @param float                $most  how far the tip may be from the middle, radii
+     *
+     * @return AimedStroke|null null when it cannot be played
+     */
+    public function near(AimedStroke $from, float $times, float $turn, array $tip, float $most): ?AimedStroke
+    {
+        $stroke = $from->stroke;
+        $other = $stroke->withTip($stroke->side + $tip[0], $stroke->height + $tip[1])->withSpeed($stroke->speed * $times);
+
+        return $other->offset() > $most ? null : $this->raised(new AimedStroke($from->aim + $turn, $other));
+    }
+
+    /**
      * Jumps and swerves at a hidden ball.
      *
      * @return list<AimedStroke>

@@ -21,12 +21,6 @@ final readonly class PlanConstraints
      */
     public function __construct(public array $pockets = [], public array $order = [], public array $zones = [], public int $keep = 0) {}
 
-    /** The same with so many of the rack's own legs played first. */
-    public function keeping(int $legs): self
-    {
-        return new self($this->pockets, $this->order, $this->zones, $legs);
-    }
-
     /** Whether a ball may be shot from a place, m. */
     public function allowsFrom(int $ball, float $x, float $y): bool
     {
