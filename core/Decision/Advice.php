@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Decision;
 
+use ZigLane\Core\Rack\Rack;
+
 /**
  * Whether to go or to play safe, and what that rests on.
  */
 final readonly class Advice
 {
     /**
+     * @param Rack                  $rack    as it is played from: on an open table no group is taken
      * @param OptionKind            $choice  the best by the chance to win the rack
      * @param array<string, Tried> $options by the kind's value: to go as the plan begins, the best safety, the best of both, a push-out
      * @param bool                  $even    the two best are too near each other to be told apart
@@ -20,6 +23,7 @@ final readonly class Advice
      * @param bool                  $another what is gone for is another shot than the plan begins with
      */
     public function __construct(
+        public Rack $rack,
         public OptionKind $choice,
         public array $options,
         public bool $even,
@@ -32,7 +36,7 @@ final readonly class Advice
     /** The same where the plan begins with what is gone for. */
     public function asPlanned(): self
     {
-        return new self($this->choice, $this->options, $this->even, $this->turnsAt, $this->byRule, $this->pass);
+        return new self($this->rack, $this->choice, $this->options, $this->even, $this->turnsAt, $this->byRule, $this->pass);
     }
 
     /** The stroke of an option; null when there is none. */

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Line\RackAfter;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Planning\Deadline;
 use ZigLane\Core\Planning\Plan;
@@ -85,9 +86,9 @@ final readonly class AdvisedSearch
         }
         $direct = [] === $plan->shots ? null : $plan->runOut;
         if (null !== $advice && (null === $direct || ($advice->another && OptionKind::Go === $advice->choice))) {
-            $before = new Plan($plan->rack, [], 0.0, null);
+            $before = new Plan($plan->rack->withGroup($this->rack->group), [], 0.0, null);
             $tried = $advice->chosen();
-            $rack = $plan->rack->withBallInHand(false);
+            $rack = $advice->rack;
         } elseif (null !== $ending) {
             [$before, $tried, $rack, $direct] = [$plan, $ending->advice->chosen(), $ending->rack, null];
         } else {
@@ -111,16 +112,16 @@ final readonly class AdvisedSearch
         if ([] !== $plan->shots || !$this->rack->ballInHand || !$this->isToDecide($plan) || null === $planner) {
             return null;
         }
-        $contest = Contest::of($plan->rack, $this->opponent(), $planner, $others);
+        $rack = $plan->rack->withGroup($this->rack->group)->withBallInHand(true);
+        $contest = Contest::of($rack, $this->opponent(), $planner, $others);
 
-        return (new PlaceInHand($plan->rack->withBallInHand(true), $contest, $this->errors, $this->processes))->best();
+        return (new PlaceInHand($rack, $contest, $this->errors, $this->processes))->best();
     }
 
     /** Whether something else than a plain pot may run a rack out more often that nobody contests. */
     private function maySurprise(Plan $plan): bool
     {
         return !$plan->rack->rules()->endsWithBreakShot()
-            && !$plan->rack->rules()->isTableOpen()
             && null === $this->deadline
             && [] !== $plan->shots
             && $plan->shots[0]->spec->intent->isPlain();
@@ -134,11 +135,11 @@ final readonly class AdvisedSearch
         }
         $line = $plan->line();
         $legs = LinePlayer::for($line)->play($line);
-        $after = $legs[\count($legs) - 1]->after();
-        if (null === $after || !$after->has(BallId::CUE) || [] === $line->rules()->legalTargets($after)) {
+        $rack = RackAfter::legs($line, $legs);
+        $ends = $legs[\count($legs) - 1]->after();
+        if (null === $ends || !$ends->has(BallId::CUE) || [] === $rack->rules()->legalTargets($rack->layout)) {
             return null;
         }
-        $rack = $plan->rack->goneOn($after);
         $adviser = new Adviser($rack, $this->opponent(), $planner, ShotBudget::season(), $this->errors, $this->processes, $others);
 
         return new Ending($rack, $adviser->advise(null, null, 0.0));
@@ -157,7 +158,6 @@ final readonly class AdvisedSearch
 
         return (null !== $this->rack->opponent || [] === $plan->shots)
             && !$rules->endsWithBreakShot()
-            && !$rules->isTableOpen()
             && 0 === $this->constraints->keep
             && $plan->rack->layout->has(BallId::CUE)
             && [] !== $rules->legalTargets($plan->rack->layout);
@@ -169,7 +169,7 @@ final readonly class AdvisedSearch
         if (null === $planner) {
             return null;
         }
-        $rack = $plan->rack->withBallInHand(false);
+        $rack = $plan->rack->withBallInHand(false)->withGroup($this->rack->group);
         $adviser = new Adviser($rack, $this->opponent(), $planner, $budget, $this->errors, $this->processes, $others);
         $first = $plan->shots[0] ?? null;
 

@@ -82,7 +82,7 @@ final readonly class Adviser
         ]);
         $pass = PushOut::Offered === $this->rack->pushOut ? 1 - $this->contest->reversed()->turn($this->rack->layout) : null;
 
-        return self::weighed($options, $pass, $another);
+        return $this->weighed($options, $pass, $another);
     }
 
     /** Chance to win the rack from where a stroke ended, 0–1. */
@@ -118,7 +118,7 @@ final readonly class Adviser
     /**
      * @param array<string, Tried> $options by the kind's value
      */
-    private static function weighed(array $options, ?float $pass, bool $another): Advice
+    private function weighed(array $options, ?float $pass, bool $another): Advice
     {
         $go = $options[OptionKind::Go->value] ?? null;
         $wins = array_map(static fn(Tried $one): float => $one->win(), $options);
@@ -129,6 +129,7 @@ final readonly class Adviser
         $others = array_diff_key($wins, [OptionKind::Go->value => true]);
 
         return new Advice(
+            $this->rack,
             OptionKind::tryFrom((string) $best) ?? OptionKind::Safe,
             $options,
             null !== $best && null !== $second && $wins[$best] - $wins[$second] < max(self::EVEN, hypot(...$errors)),
@@ -153,7 +154,9 @@ final readonly class Adviser
         $tried = $this->search->judge($stroke, $pot);
         $tried = new Tried($stroke, $pot, $tried->chances->gone());
 
-        return $tried->winning($tried->win() + ($runOut - $tried->chances->runOut) * (1 - $this->contest->failing($this->rack->layout)));
+        $goes = fn(float $chance): float => $this->contest->goes($this->rack->layout, $chance);
+
+        return $tried->winning($tried->win() + $goes($runOut) - $goes($tried->chances->runOut));
     }
 
     /** Chance of the first pot from which to go is as good as the other. */

@@ -79,7 +79,7 @@ final readonly class PushOutSearch
             if (EndKind::Foul === $end->kind || !$end->table->has(BallId::CUE)) {
                 ++$fouls;
             } else {
-                $leaves += $this->contest->other->at($end->table);
+                $leaves += $this->contest->reversed()->runOut($end->table);
             }
             $value = $end->value($this->contest);
             $sum += $value;

@@ -81,11 +81,11 @@ final readonly class Replies
             return 0.0;
         }
         $made = EndKind::Made === $end->kind;
-        $comes = $made ? $this->contest->afterLegal() : $this->contest->afterLegal()->reversed();
-        if ($comes->own->at($end->table) >= self::GOES) {
+        $comes = $made ? $this->contest->afterLegal($end->taken) : $this->contest->afterLegal()->reversed();
+        if ($comes->runOut($end->table) >= self::GOES) {
             return 0.0;
         }
-        $rack = $comes->own->rack->goneOn($end->table);
+        $rack = $comes->turns->rack()->goneOn($end->table);
         $best = $comes->sight($end->table) > 0.0 ? $comes->goes($end->table) : 0.0;
         foreach ((new ShotSearch($rack, $comes, ShotBudget::reply(), $this->errors))->best() as $answer) {
             $best = max($best, $answer->win());

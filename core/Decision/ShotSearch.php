@@ -107,12 +107,12 @@ final class ShotSearch
             if (EndKind::Made === $end->kind || EndKind::Won === $end->kind) {
                 ++$made;
                 $ofMade += $value;
-                $runOut += EndKind::Won === $end->kind ? 1.0 : $this->contest->own->at($end->table);
+                $runOut += EndKind::Won === $end->kind ? 1.0 : $this->contest->afterLegal($end->taken)->runOut($end->table);
             } elseif (EndKind::Foul === $end->kind) {
                 ++$fouls;
             } elseif (EndKind::Passed === $end->kind) {
                 ++$passed;
-                $leaves += $this->contest->other->at($end->table);
+                $leaves += $this->contest->reversed()->runOut($end->table);
                 $hidden += $this->contest->reversed()->sight($end->table) > 0.0 ? 0 : 1;
             }
         }

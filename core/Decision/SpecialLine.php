@@ -78,7 +78,7 @@ final readonly class SpecialLine
         if (!$end->table->has(BallId::CUE) || (!$wins && (EndKind::Made !== $end->kind || !self::isSame($end, $found)))) {
             return null;
         }
-        $chance = new RunOutChance($rack, $planner);
+        $chance = new RunOutChance($rack->taking($found->pot->ball), $planner);
         $leads = self::worth($end, $chance);
         $made = $placed = $fouls = 0;
         $runOut = 0.0;

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Games\Group;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\BallStates;
@@ -72,7 +73,19 @@ final class StrokeEnds
             return new End(EndKind::Foul, $after, $result->pocketed);
         }
 
-        return new End($made ? EndKind::Made : EndKind::Passed, $after, $result->pocketed);
+        return new End($made ? EndKind::Made : EndKind::Passed, $after, $result->pocketed, $made ? $this->taken($call, $result) : null);
+    }
+
+    /** The group that a legal pot takes on an open table; null where there is none to take. */
+    private function taken(?Pot $call, ShotResult $result): ?Group
+    {
+        $game = $this->rack->rules();
+        if (!$game->isTableOpen()) {
+            return null;
+        }
+        $ball = null !== $call && isset($result->pocketed[$call->ball]) ? $call->ball : array_key_first($result->pocketed);
+
+        return null === $ball ? null : $game->groupTakenWith($ball);
     }
 
     /** The same stroke as a push-out: nothing need be hit, and only a scratch is a foul. */

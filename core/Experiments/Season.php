@@ -70,9 +70,7 @@ final readonly class Season
             if ($verdict->lost || !$verdict->legal() || !$rack->rules()->countsAsMade($called->ball, $called->pocket, $result)) {
                 return new Played(false, $predicted, $shots + 1, $points);
             }
-            $group = $rack->rules()->isTableOpen() ? $rack->rules()->groupTakenWith($called->ball) : null;
-            $rack = $rack->goneOn($result->final);
-            $rack = null === $group ? $rack : $rack->withGroup($group);
+            $rack = $rack->taking($called->ball)->goneOn($result->final);
         }
 
         return new Played(false, (float) $predicted, $shots, $points);

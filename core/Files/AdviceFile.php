@@ -9,7 +9,6 @@ use ZigLane\Core\Decision\OptionKind;
 use ZigLane\Core\Decision\Tried;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Rack\Files\ShotSpecFile;
-use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\AdviceWording;
 
@@ -21,11 +20,9 @@ final class AdviceFile
     private function __construct() {}
 
     /**
-     * @param Rack $rack as it is played from
-     *
      * @return array<string, mixed> ready for json_encode
      */
-    public static function describe(Advice $advice, Rack $rack): array
+    public static function describe(Advice $advice): array
     {
         $share = static fn(?float $share): ?float => null === $share ? null : round($share, 4);
 
@@ -40,7 +37,7 @@ final class AdviceFile
             'even' => $advice->even,
             'another' => $advice->another,
             'headline' => AdviceWording::headline($advice),
-            'says' => AdviceWording::says($advice, $rack),
+            'says' => AdviceWording::says($advice),
             'shots' => (object) array_map(ShotSpecFile::write(...), self::specs($advice)),
         ];
     }
@@ -48,18 +45,16 @@ final class AdviceFile
     /**
      * What a page shows of it: the same as read() gives of what describe() wrote.
      *
-     * @param Rack $rack as it is played from
-     *
      * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
      */
-    public static function shown(Advice $advice, Rack $rack): array
+    public static function shown(Advice $advice): array
     {
         return [
             'choice' => $advice->choice,
             'another' => $advice->another,
             'win' => $advice->win(),
             'headline' => AdviceWording::headline($advice),
-            'says' => AdviceWording::says($advice, $rack),
+            'says' => AdviceWording::says($advice),
             'shots' => self::specs($advice),
         ];
     }

@@ -84,8 +84,8 @@ final class PlanFile
             'stoppedBecause' => PlanWording::stopped($plan),
             'stopped' => null === $plan->stopped ? null : FindingCodec::describe($plan->stopped),
         ] + (null === $plan->break ? [] : ['break' => self::describeBreak($plan->break)])
-            + (null === $advice ? [] : ['advice' => AdviceFile::describe($advice, $plan->rack->withBallInHand(false))])
-            + (null === $ending ? [] : ['ending' => AdviceFile::describe($ending->advice, $ending->rack)]);
+            + (null === $advice ? [] : ['advice' => AdviceFile::describe($advice)])
+            + (null === $ending ? [] : ['ending' => AdviceFile::describe($ending->advice)]);
     }
 
     /**

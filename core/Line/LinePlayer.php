@@ -46,8 +46,7 @@ final readonly class LinePlayer
      */
     public function play(Rack $rack): array
     {
-        $game = $rack->rules();
-        $layout = $rack->layout;
+        $at = $rack;
         $outcomes = [];
         $broken = null;
         foreach ($rack->legs as $index => $spec) {
@@ -56,7 +55,7 @@ final readonly class LinePlayer
                 $outcomes[] = new LegOutcome($number, $spec, LegState::Waits, null, [new LegFault(LegFaultKind::NotReached, $broken)]);
                 continue;
             }
-            $leg = $this->leg($number, $spec, $layout, $game);
+            $leg = $this->leg($number, $spec, $at->layout, $at->rules());
             if (0 === $index && null !== $leg->result && Kitchen::isLeftWrongly($rack, $leg->result)) {
                 $foul = new FoulCall(Foul::InKitchen, ball: $leg->result->firstHit);
                 $leg = $leg->breaking(new LegFault(LegFaultKind::Foul, foul: $foul));
@@ -65,7 +64,7 @@ final readonly class LinePlayer
             if (LegState::Breaks === $leg->state) {
                 $broken = $number;
             }
-            $layout = $leg->after() ?? $layout;
+            $at = RackAfter::legs($at, [$leg]);
         }
 
         return $outcomes;

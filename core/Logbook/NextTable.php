@@ -30,14 +30,12 @@ final class NextTable
         }
         $ball = $attempt->meant->ball;
         $dropped = $attempt->result->made && null !== $ball && !$layout->has($ball);
-        $group = $dropped && $rules->isTableOpen() ? $rules->groupTakenWith($ball) : null;
+        $rack = $dropped ? $rack->taking($ball) : $rack;
         if (!$layout->has(BallId::CUE)) {
             // Where it lay is as good a place as any to be taken from.
-            $rack = $rack->goneOn($layout->with(BallId::CUE, $rack->layout->ball(BallId::CUE)))->withBallInHand(true);
-        } else {
-            $rack = $rack->goneOn($layout);
+            return $rack->goneOn($layout->with(BallId::CUE, $rack->layout->ball(BallId::CUE)))->withBallInHand(true);
         }
 
-        return null === $group ? $rack : $rack->withGroup($group);
+        return $rack->goneOn($layout);
     }
 }

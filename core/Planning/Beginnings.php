@@ -84,19 +84,24 @@ final class Beginnings
     {
         $best = $racks[0];
         $most = -1.0;
+        $looked = [];
         foreach ($racks as $rack) {
             $value = $this->planner->next($rack, SearchBudget::quick())?->runOut() ?? 0.0;
+            $group = $rack->group->value ?? '';
+            $looked[$group] = max($value, $looked[$group] ?? 0.0);
             if ($value > $most) {
                 $most = $value;
                 $best = $rack;
             }
         }
+        // The chosen group is the better one by this look, whatever the values said.
+        $this->groups = [] === $this->groups || \count($looked) < \count($this->groups) ? $this->groups : $looked;
 
         return $best;
     }
 
     /**
-     * The approximate value of each group, once best() has compared them.
+     * What the groups come to on an open table beside each other, once best() has compared them.
      *
      * @return array<string, float>
      */

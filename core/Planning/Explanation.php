@@ -85,7 +85,9 @@ final readonly class Explanation
     private function played(Plan $plan): Plan
     {
         $shots = \array_slice($plan->shots, $this->kept);
-        $run = [] === $shots || !$shots[0]->settled ? null : SurvivalRun::of($this->planner, $plan->rack, $shots, $this->errors);
+        $run = [] === $shots || !$shots[0]->settled
+            ? null
+            : SurvivalRun::of($this->planner, $this->start($plan, $shots[0]), $shots, $this->errors);
 
         return null === $run
             ? $plan
@@ -101,7 +103,7 @@ final readonly class Explanation
     private function findings(Plan $plan, array $others, ?Finding $last): array
     {
         $first = $plan->shots[$this->kept];
-        $start = $plan->rack->withLayout($first->before);
+        $start = $this->start($plan, $first);
         $stateValues = $this->planner->values->of($start);
         $remaining = RemainingBalls::of($start->layout);
         $cue = $start->layout->ball(BallId::CUE);
@@ -119,20 +121,30 @@ final readonly class Explanation
         ]));
     }
 
+    /** The rack as the first shot that is not kept finds it. */
+    private function start(Plan $plan, PlannedShot $first): Rack
+    {
+        return 0 === $this->kept ? $plan->rack->withLayout($first->before) : $plan->before($first);
+    }
+
     private function group(Plan $plan): ?GroupTaken
     {
         $group = $plan->rack->group;
         if (null === $group || null !== $this->rack->group) {
             return null;
         }
-        $value = $this->groups;
-        $other = $value[$group->other()->value] ?? null;
+        $value = $this->groups[$group->value] ?? 0.0;
+        $other = $this->groups[$group->other()->value] ?? null;
+        if (null === $other || $value <= 0.0) {
+            return new GroupTaken($group, null, null);
+        }
 
-        return new GroupTaken($group, null === $other ? null : $value[$group->value] ?? null, $other);
+        // The other group beside what the plan comes to.
+        return new GroupTaken($group, $plan->runOut, min(1.0, $other / $value) * $plan->runOut);
     }
 
     /**
-     * What forces the order.
+     * What forces the order. Two that are in each other's way force none.
      *
      * @return list<BallInTheWay>
      */
@@ -153,7 +165,9 @@ final readonly class Explanation
             }
         }
 
-        return $found;
+        $ways = array_map(static fn(BallInTheWay $one): array => [$one->by, $one->ball], $found);
+
+        return array_values(array_filter($found, static fn(BallInTheWay $one): bool => !\in_array([$one->ball, $one->by], $ways, true)));
     }
 
     private static function cluster(StateValues $stateValues, RemainingBalls $remaining, Plan $plan): ?ClusterToOpen

@@ -8,6 +8,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Line\RackAfter;
 use ZigLane\Core\Planning\Finding\KeptLegBreaks;
 use ZigLane\Core\Planning\Finding\KeptShot;
 use ZigLane\Core\Rack\Rack;
@@ -46,7 +47,7 @@ final readonly class KeptLegs
                 [new KeptShot()],
                 true,
             );
-            $rack = $rack->goneOn($after);
+            $rack = RackAfter::legs($rack, [$leg]);
         }
 
         return new self(new ShotLine($shots, $rack), null);

@@ -70,7 +70,7 @@ final class NextShots
             }
         }
 
-        return $this->plan->rack->goneOn($next->before)->withBall(BallId::CUE, $place);
+        return $this->plan->before($next)->withBall(BallId::CUE, $place);
     }
 
     /**

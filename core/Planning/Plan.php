@@ -13,7 +13,7 @@ use ZigLane\Core\Rack\Rack;
 final readonly class Plan
 {
     /**
-     * @param Rack              $rack    as it begins: the cue ball put down, the group taken
+     * @param Rack              $rack    as it begins: the cue ball put down, the group taken unless shots were kept
      * @param list<PlannedShot> $shots
      * @param float             $runOut  chance to run out, 0–1
      * @param Finding|null      $stopped why it does not go to the end; null when it does
@@ -39,6 +39,12 @@ final readonly class Plan
     public function line(): Rack
     {
         return $this->rack->withLegs(array_map(static fn(PlannedShot $s) => $s->spec, $this->shots));
+    }
+
+    /** The rack as a later shot finds it. */
+    public function before(PlannedShot $later): Rack
+    {
+        return $this->rack->taking($this->shots[0]->pot->ball)->goneOn($later->before);
     }
 
     /** The same from a rack on which the cue ball lies elsewhere. */

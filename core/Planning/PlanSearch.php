@@ -229,7 +229,8 @@ final class PlanSearch
      */
     private function drawn(ShotLine $line, array $before, Rack $began): Plan
     {
-        $rack = null === $began->group ? $this->rack : $this->rack->withGroup($began->group);
+        // Shots that are kept begin on the table as it is.
+        $rack = [] === $before ? $this->rack->withGroup($began->group) : $this->rack;
         $inHand = 0 === $this->constraints->keep && ($this->rack->ballInHand || !$this->rack->layout->has(BallId::CUE));
         // Another place may have been taken while the line that is kept began elsewhere.
         $cue = ($line->shots[0]->before ?? $began->layout)->ball(BallId::CUE);

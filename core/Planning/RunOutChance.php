@@ -79,8 +79,41 @@ final class RunOutChance
         return $this->values->region($this->left($layout), $least);
     }
 
+    /**
+     * How likely the rest is run out on average, ball by ball: the last one alone, the last two, and so on to all of them, 0–1. Balls go in
+     * the order that leaves most.
+     *
+     * @param RemainingBalls $left as left() gives it
+     *
+     * @return non-empty-list<float>
+     */
+    public function onTheWay(RemainingBalls $left): array
+    {
+        $means = [$this->values->meanValue($left)];
+        while (null !== ($next = $this->after($left)) && !$this->values->isOver($next)) {
+            array_unshift($means, $this->values->meanValue($next));
+            $left = $next;
+        }
+
+        return $means;
+    }
+
+    /** With the ball gone that leaves most; null when none can. */
+    private function after(RemainingBalls $left): ?RemainingBalls
+    {
+        $best = null;
+        $most = -1.0;
+        foreach ($this->values->due($left) as $ball) {
+            $after = $left->without($ball);
+            $mean = $this->values->knows($after) ? $this->values->meanValue($after) : -1.0;
+            [$best, $most] = $mean > $most ? [$after, $mean] : [$best, $most];
+        }
+
+        return $best;
+    }
+
     /** The balls of the rack that are left, as far as state values are known for them. */
-    private function left(Layout $layout): RemainingBalls
+    public function left(Layout $layout): RemainingBalls
     {
         $left = RemainingBalls::these(array_intersect($this->rack->layout->objectBalls(), $layout->objectBalls()));
 

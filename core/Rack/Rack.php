@@ -181,10 +181,18 @@ final readonly class Rack
         return $this->with(['house' => new HouseRules($this->house->jumps, $called)]);
     }
 
-    /** The same with a group taken. */
-    public function withGroup(Group $group): self
+    /** The same with a group taken; the table open when null. */
+    public function withGroup(?Group $group): self
     {
         return $this->with(['turn' => $this->turn->withGroup($group)]);
+    }
+
+    /** The same once a ball has been made: on an open table that takes its group. */
+    public function taking(int $ball): self
+    {
+        $rules = $this->rules();
+
+        return $rules->isTableOpen() ? $this->withGroup($rules->groupTakenWith($ball)) : $this;
     }
 
     /** The same with another cue. */

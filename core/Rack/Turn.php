@@ -48,8 +48,8 @@ final readonly class Turn
         return $this->with(['ballInHand' => $inHand, 'kitchen' => $kitchen ?? $this->kitchen]);
     }
 
-    /** The same with a group taken. */
-    public function withGroup(Group $group): self
+    /** The same with a group taken; none when null. */
+    public function withGroup(?Group $group): self
     {
         return $this->with(['group' => $group]);
     }
@@ -79,14 +79,14 @@ final readonly class Turn
     }
 
     /**
-     * @param array{ballInHand?: bool, group?: Group, opponent?: Player|null, pushOut?: PushOut, kitchen?: bool, fouls?: int,
+     * @param array{ballInHand?: bool, group?: Group|null, opponent?: Player|null, pushOut?: PushOut, kitchen?: bool, fouls?: int,
      *              others?: int} $changes
      */
     private function with(array $changes): self
     {
         return new self(
             $changes['ballInHand'] ?? $this->ballInHand,
-            $changes['group'] ?? $this->group,
+            \array_key_exists('group', $changes) ? $changes['group'] : $this->group,
             \array_key_exists('opponent', $changes) ? $changes['opponent'] : $this->opponent,
             $changes['pushOut'] ?? $this->pushOut,
             $changes['kitchen'] ?? $this->kitchen,

@@ -67,12 +67,11 @@ final class AdviceWording
     /**
      * What the answer rests on, and what would turn it.
      *
-     * @param Rack $rack as it is played from
-     *
      * @return list<string> whole sentences
      */
-    public static function says(Advice $advice, Rack $rack): array
+    public static function says(Advice $advice): array
     {
+        $rack = $advice->rack;
         $says = [];
         foreach (self::options($advice) as $name => $tried) {
             $isPushOut = $tried === $advice->of(OptionKind::PushOut);

@@ -41,8 +41,7 @@ final class RunSheet
     /** The same of a search that is under way. */
     public static function of(Rack $asked, AdvisedPlan $advised, Reader $reader): self
     {
-        $rack = $advised->plan->rack->withBallInHand(false);
-        $advice = null === $advised->advice ? null : AdviceFile::shown($advised->advice, $rack);
+        $advice = null === $advised->advice ? null : AdviceFile::shown($advised->advice);
 
         return new self($asked, $advised->plan, $advice, $reader);
     }
@@ -56,7 +55,7 @@ final class RunSheet
         $shots = [];
         foreach ($this->plan->shots as $n => $shot) {
             $shots[] = ['through' => round($this->plan->through($n + 1), 4)]
-                + $this->shot->planned(0 === $n ? $rack->withBallInHand(false) : $rack->goneOn($shot->before), $shot);
+                + $this->shot->planned(0 === $n ? $rack->withBallInHand(false) : $this->plan->before($shot), $shot);
         }
         return [
             'runOut' => round($this->plan->runOut, 4),
@@ -108,7 +107,7 @@ final class RunSheet
             $shots = [];
             foreach ($next->after($number) as $shot) {
                 $shots[] = ['at' => SheetShot::diamonds($this->asked, $shot->before->ball(BallId::CUE))]
-                    + $this->shot->planned($this->plan->rack->goneOn($shot->before), $shot);
+                    + $this->shot->planned($this->plan->before($shot), $shot);
             }
             yield $number => $shots;
         }

@@ -97,7 +97,7 @@ abstract class WorkspaceController extends AbstractController
         $w = $this->builder->build($open, $chosen, $units, $plan?->line);
         $reading = null;
         if (null !== $look) {
-            $at = ($chosen > 1 ? $w->rack->goneOn($w->shown) : $w->rack->withLayout($w->shown))->withLegs([])->named('-');
+            $at = $w->at->named('-');
             try {
                 $answer = $this->desk->ask(ReadTable::class, [$at, $id]);
                 $reading = $answer->value instanceof TableReading ? new ReadingView($at, $answer->value, $look) : null;

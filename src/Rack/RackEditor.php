@@ -19,6 +19,7 @@ use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\FirstTry;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Line\RackAfter;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
@@ -208,15 +209,14 @@ final class RackEditor
         }
         $simulator = $rack->simulator();
         $outcomes = (new LinePlayer($simulator))->play($rack);
-        $layout = $rack->layout;
         foreach ($outcomes as $leg) {
             if (LegState::Breaks === $leg->state) {
                 throw new InvalidInput('', "Leg {$leg->number} breaks the line; mend it first.");
             }
-            $layout = $leg->after() ?? $layout;
         }
-        $game = $rack->rules();
-        $first = $game->isOver($layout) ? null : FirstTry::for($simulator, $layout, $game);
+        $at = RackAfter::legs($rack, $outcomes);
+        $game = $at->rules();
+        $first = $game->isOver($at->layout) ? null : FirstTry::for($simulator, $at->layout, $game);
         if (null === $first) {
             throw new InvalidInput('', 'The rack is run out: there is nothing left to shoot.');
         }
@@ -306,11 +306,12 @@ final class RackEditor
     {
         $ball = BallId::fromName($form->getString('ball'));
         $pocket = Pocket::tryFrom($form->getString('pocket'));
-        $before = (new LinePlayer($rack->simulator()))->play($rack)[$index]->before ?? null;
+        $outcomes = (new LinePlayer($rack->simulator()))->play($rack);
+        $before = $outcomes[$index]->before ?? null;
         if (null === $ball || null === $pocket || null === $before || !$before->has($ball) || !$before->has(BallId::CUE)) {
             throw new InvalidInput('', 'This kind of shot can be chosen where the line gets so far.');
         }
-        $targets = $rack->rules()->legalTargets($before);
+        $targets = RackAfter::legs($rack, \array_slice($outcomes, 0, $index))->rules()->legalTargets($before);
         $guess = new IntentGuess($rack->simulator(), $before, new Pot($ball, $pocket));
         $intent = $guess->of($kind, $targets) ?? $guess->of($kind, $before->objectBalls())
             ?? throw new InvalidInput('', \sprintf('A %s needs another ball on the table.', $kind->value));

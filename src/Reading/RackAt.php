@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\App\Reading;
 
 use ZigLane\App\Rack\PlayedLines;
+use ZigLane\Core\Line\RackAfter;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -20,11 +21,7 @@ final readonly class RackAt
         if ($leg < 1 || [] === $rack->legs) {
             return $rack->withLegs([]);
         }
-        $layout = $rack->layout;
-        foreach (\array_slice($this->lines->play($rack), 0, $leg) as $outcome) {
-            $layout = $outcome->before ?? $layout;
-        }
 
-        return ($leg > 1 ? $rack->goneOn($layout) : $rack->withLayout($layout))->withLegs([]);
+        return RackAfter::legs($rack, \array_slice($this->lines->play($rack), 0, $leg - 1));
     }
 }

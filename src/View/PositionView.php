@@ -10,6 +10,7 @@ use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegPosition;
 use ZigLane\Core\Line\LegState;
+use ZigLane\Core\Line\RackAfter;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Potting\ErrorSamples;
@@ -67,9 +68,9 @@ final readonly class PositionView
         $leg = $legs[$chosen - 1] ?? null;
         $position = null;
         if (isset($pots[$chosen]) && null !== $leg && $leg->spec->intent->isPlain()) {
-            $next = self::next($rack, $leg, $legs[$chosen] ?? null);
-            $after = $leg->after();
-            $position = null === $next || null === $after ? null : LegPosition::of($rack->goneOn($after), $leg, $next[0], $next[1]);
+            $after = RackAfter::legs($rack, \array_slice($legs, 0, $chosen));
+            $next = self::next($after, $legs[$chosen] ?? null);
+            $position = null === $next ? null : LegPosition::of($after, $leg, $next[0], $next[1]);
         }
 
         $chances = null === $leg || !isset($pots[$chosen]) || !$leg->spec->intent->isPlain() ? null : self::chances($rack, $leg);
@@ -110,10 +111,10 @@ final readonly class PositionView
     /**
      * @return array{int, Pocket}|null the ball and pocket that the leg after is about, or the ball due and its widest pocket
      */
-    private static function next(Rack $rack, LegOutcome $leg, ?LegOutcome $after): ?array
+    private static function next(Rack $rack, ?LegOutcome $after): ?array
     {
-        $layout = $leg->after();
-        if (null === $layout || !$layout->has(BallId::CUE)) {
+        $layout = $rack->layout;
+        if (!$layout->has(BallId::CUE)) {
             return null;
         }
         if (null !== $after?->spec->ball && null !== $after->spec->pocket && $layout->has($after->spec->ball)) {

@@ -17,7 +17,7 @@ final readonly class Workspace
     /**
      * @param int              $chosen 0 for the layout, else the leg's number
      * @param list<LegDrawing> $legs
-     * @param Layout           $shown  the balls as they lie where the chosen leg begins
+     * @param Rack             $at     the rack as it lies where the chosen leg begins, or as near to that as the line gets
      * @param ChosenLeg        $detail of the chosen leg; empty without one
      * @param list<int>                 $missing balls of the game that are not on the table
      * @param int|null                  $due    the ball to shoot after the last leg, when the line goes on
@@ -28,12 +28,18 @@ final readonly class Workspace
         public int $chosen,
         public TableDrawing $table,
         public array $legs,
-        public Layout $shown,
+        public Rack $at,
         public ChosenLeg $detail,
         public array $missing,
         public ?int $due,
         public bool $complete,
     ) {}
+
+    /** The balls as they lie where the chosen leg begins. */
+    public function shown(): Layout
+    {
+        return $this->at->layout;
+    }
 
     public function leg(): ?LegOutcome
     {

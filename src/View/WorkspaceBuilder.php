@@ -12,7 +12,7 @@ use ZigLane\Core\Equipment\TableSize;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
-use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Line\RackAfter;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Wording\LegWording;
 
@@ -44,7 +44,7 @@ final class WorkspaceBuilder
             $chosen,
             new TableDrawing($rack->table),
             array_map(static fn(LegOutcome $o): LegDrawing => new LegDrawing($o, $size), $outcomes),
-            self::reached($outcomes, $chosen) ?? $rack->layout,
+            RackAfter::legs($rack, \array_slice($outcomes, 0, max(0, $chosen - 1))),
             null === $leg ? new ChosenLeg() : self::detail($player, $leg, $size, $units),
             array_values(array_diff([BallId::CUE, ...$rack->rules()->rack()], array_keys($rack->layout->balls))),
             $due,
@@ -67,13 +67,11 @@ final class WorkspaceBuilder
             }
         }
         $last = [] === $outcomes ? null : $outcomes[\count($outcomes) - 1];
-        $end = null === $last ? $rack->layout : ($last->after() ?? $last->before);
-        if (null === $end) {
-            return [false, null];
-        }
-        $complete = null !== $last && $rack->rules()->isOver($end);
+        $end = RackAfter::legs($rack, $outcomes);
+        $rules = $end->rules();
+        $complete = null !== $last && $rules->isOver($end->layout);
 
-        return [$complete, $complete ? null : ($rack->rules()->legalTargets($end)[0] ?? null)];
+        return [$complete, $complete ? null : ($rules->legalTargets($end->layout)[0] ?? null)];
     }
 
     private static function detail(LinePlayer $player, LegOutcome $leg, TableSize $size, Units $units): ChosenLeg
@@ -86,21 +84,6 @@ final class WorkspaceBuilder
             $leg->spec->speed->inLengths($player->lengths()),
             null === $leg->shot ? null : rad2deg($leg->shot->elevation),
         );
-    }
-
-    /**
-     * Where the balls lie when a leg begins, or where they last were on the way to it if it cannot be reached.
-     *
-     * @param list<LegOutcome> $outcomes
-     */
-    private static function reached(array $outcomes, int $chosen): ?Layout
-    {
-        $before = null;
-        foreach (\array_slice($outcomes, 0, $chosen) as $leg) {
-            $before = $leg->before ?? $before;
-        }
-
-        return $before;
     }
 
     /**

@@ -15,7 +15,7 @@ use ZigLane\Core\Rack\Rack;
 final readonly class MatchShot
 {
     /**
-     * @param Rack       $rack as it is played from: a ball in hand put down, a group taken
+     * @param Rack       $rack as it is played from: a ball in hand put down
      * @param Pot|null   $call null for a safety
      * @param float|null $win  chance to win the rack as predicted, 0–1; null where nothing was predicted
      * @param OptionKind $kind that was decided for

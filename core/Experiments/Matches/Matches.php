@@ -75,7 +75,7 @@ final readonly class Matches
         $predictions = [];
         $luck = 0.0;
         for ($shots = 1; $shots <= self::MOST; ++$shots) {
-            $rack = null === $groups[$turn] ? $rack : $rack->withGroup($groups[$turn]);
+            $rack = $rack->withGroup($groups[$turn]);
             $shot = $this->players[$turn]->decide($rack, $analyses[$turn]);
             if (null === $shot) {
                 return new MatchRack(null, $shots, $predictions, $luck);
@@ -91,9 +91,9 @@ final readonly class Matches
             if (EndKind::Won === $end->kind || EndKind::Lost === $end->kind) {
                 return new MatchRack(EndKind::Won === $end->kind ? $turn : 1 - $turn, $shots, $predictions, $luck);
             }
-            if (EndKind::Made === $end->kind && null === $groups[$turn] && $rack->rules()->isTableOpen()) {
-                $groups[$turn] = $shot->rack->group;
-                $groups[1 - $turn] = $shot->rack->group?->other();
+            if (null !== $end->taken) {
+                $groups[$turn] = $end->taken;
+                $groups[1 - $turn] = $end->taken->other();
             }
             $inHand = EndKind::Foul === $end->kind;
             $rack = $rack->withLayout(self::withCueBall($simulator, $end->table))->withBallInHand($inHand);

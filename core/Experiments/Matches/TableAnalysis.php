@@ -61,7 +61,7 @@ final class TableAnalysis
     }
 
     /**
-     * The rack as it is played from, a ball in hand put down and a group taken, and the shot that the plan begins with.
+     * The rack as it is played from, a ball in hand put down, and the shot that the plan begins with.
      *
      * @return array{Rack, ChosenShot|null}
      */
@@ -76,6 +76,7 @@ final class TableAnalysis
     private function planned(Rack $rack): array
     {
         [$laid, $choice] = (new Beginnings($this->planner))->best($rack);
+        $laid = $laid->withGroup($rack->group);
         if (null === $choice && $rack->ballInHand) {
             $contest = Contest::of($laid, $this->opponent, $this->planner, $this->others);
             $laid = (new PlaceInHand($laid->withBallInHand(true), $contest))->best() ?? $laid;

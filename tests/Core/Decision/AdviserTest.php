@@ -12,6 +12,7 @@ use ZigLane\Core\Decision\AdvisedSearch;
 use ZigLane\Core\Decision\Adviser;
 use ZigLane\Core\Decision\Contest;
 use ZigLane\Core\Decision\OptionKind;
+use ZigLane\Core\Decision\RackTurns;
 use ZigLane\Core\Decision\ShotBudget;
 use ZigLane\Core\Decision\ShotSearch;
 use ZigLane\Core\Files\AdviceFile;
@@ -51,7 +52,7 @@ final class AdviserTest extends TestCase
         }
         $rack = Read::rack($balls, $game, $group)->withPlayer(Player::of($level));
         $advice = self::advice($rack);
-        $words = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice, $rack)]);
+        $words = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice)]);
         self::assertContains($advice->choice, $right, $words);
         // What is gone for can be another shot than the plan's: then the page shows it.
         match ($this->dataName()) {
@@ -119,7 +120,7 @@ final class AdviserTest extends TestCase
         $words = [];
         foreach ([false, true] as $allowed) {
             $advice = self::advice($rack->allowingJumps($allowed));
-            $words[] = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice, $rack)]);
+            $words[] = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice)]);
         }
         self::assertStringNotContainsString('with the cue raised', $words[0]);
         self::assertMatchesRegularExpression("/^(Go|Safe|Two-way): $way the 9 with the cue raised \\d+°, the 8/m", $words[1]);
@@ -148,7 +149,7 @@ final class AdviserTest extends TestCase
         }
         $rack = Read::rack($balls)->withPlayer(Player::of($level))->withPushOut($stands);
         $advice = self::advice($rack, $other);
-        $words = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice, $rack)]);
+        $words = implode("\n", [AdviceWording::headline($advice), ...AdviceWording::says($advice)]);
         self::assertSame($right, $advice->choice, $words);
         self::assertSame(PushOut::Offered === $stands, str_contains($words, 'Let the other shoot: '));
         self::assertSame(PushOut::Allowed === $stands, 1 === preg_match('/^Push out: the cue ball to \d\.\d, \d\.\d diamonds/m', $words));
@@ -189,7 +190,7 @@ final class AdviserTest extends TestCase
         $warned = $rack->withFouls(0, 2);
         $advice = self::advice($warned);
         self::assertGreaterThan((self::advice($rack)->of(OptionKind::Safe)?->win() ?? 1.0) + 0.01, $advice->of(OptionKind::Safe)?->win());
-        self::assertContains('The other player is on two fouls: a third in a row loses the rack.', AdviceWording::says($advice, $warned));
+        self::assertContains('The other player is on two fouls: a third in a row loses the rack.', AdviceWording::says($advice));
     }
 
     /** What a stroke is said to come to is what playing it with other errors comes to. */
@@ -197,7 +198,7 @@ final class AdviserTest extends TestCase
     {
         $rack = Read::rack(['cue' => [2, 2.4], 1 => [4.6, 0.13], 4 => [3.2, 3.3], 9 => [7.3, 3.7], 3 => [0.3, 3.7]])->withPlayer(Player::of(Level::League));
         $own = new RunOutChance($rack);
-        $search = new ShotSearch($rack, new Contest($own, $own), ShotBudget::season());
+        $search = new ShotSearch($rack, new Contest(new RackTurns($own, $own)), ShotBudget::season());
         $fresh = ErrorSamples::random(600, new Generator(11));
         foreach ($search->best() as $kind => $tried) {
             $again = $search->judge($tried->stroke, $tried->call, $fresh);
@@ -216,8 +217,8 @@ final class AdviserTest extends TestCase
         $one = self::advice($rack);
         self::assertEquals($one, self::advice($rack, processes: 2));
         self::assertSame(
-            json_encode(AdviceFile::describe($one, $rack), \JSON_THROW_ON_ERROR),
-            json_encode(AdviceFile::describe(self::advice($rack), $rack), \JSON_THROW_ON_ERROR),
+            json_encode(AdviceFile::describe($one), \JSON_THROW_ON_ERROR),
+            json_encode(AdviceFile::describe(self::advice($rack)), \JSON_THROW_ON_ERROR),
         );
     }
 
@@ -236,7 +237,7 @@ final class AdviserTest extends TestCase
             $advised = self::last(Read::rack(['cue' => [5, 1.5], 1 => [6.5, 1.0], 9 => [4, 3]] + $balls));
             self::assertCount(1, $advised->plan->shots);
             $ending = $advised->ending ?? self::fail('no ending');
-            self::assertMatchesRegularExpression($said, implode(' ', AdviceWording::says($ending->advice, $ending->rack)));
+            self::assertMatchesRegularExpression($said, implode(' ', AdviceWording::says($ending->advice)));
         }
     }
 

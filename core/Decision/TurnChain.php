@@ -1,0 +1,214 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZigLane\Core\Decision;
+
+/**
+ * A rack as a chain of alternate turns, in each of which some of the balls are made (J. G. Kemeny and J. L. Snell, "Finite Markov Chains",
+ * 1960): who wins it when the player comes to a table like most, and who wins it with so much of a run-out.
+ *
+ * V(k) is the mean chance to run out the last k balls. A turn that has the chance v to run out n balls makes at least j of them with the
+ * chance v / (c V(n − j)): it comes to those that are left in a place c times as good as most, since it was played for.
+ */
+final readonly class TurnChain
+{
+    /** How much better than most the places are that a run comes to: c (fitted, docs/decision.md). */
+    private const BETTER = 1.5;
+
+    /**
+     * V(k) is at least so much of V(k − 1): however badly a ball lies, in a turn or two it will lie elsewhere (fitted, docs/decision.md).
+     */
+    private const LEAST = 0.5;
+
+    /** A place counts for at most so many times a table like most where that had to be raised (our own choice). */
+    private const PLACE = 3.0;
+
+    /**
+     * With the ball in hand the chance to run out is at least so much above the mean one: state values of tables where nothing goes see
+     * no gain in it (our own choice).
+     */
+    private const GAINED_IN_HAND = 0.08;
+
+    /**
+     * @param non-empty-list<float> $means   V(1), V(2) and so on, to all balls that the player has left
+     * @param float                 $raised  how much larger than it was the last of them had to be made
+     * @param non-empty-list<float> $failing chance to win when the turn ends after no ball, after one, and so on, 0–1
+     * @param float                 $coming  chance to win when the player comes to a table like most, 0–1
+     */
+    private function __construct(private array $means, private float $raised, private array $failing, public float $coming) {}
+
+    /**
+     * The chain as each of two players sees it.
+     *
+     * @param non-empty-list<float> $own   V(1), V(2) and so on of the first
+     * @param non-empty-list<float> $other and of the second
+     * @param bool                  $same  whether both play the same balls: then as many of both
+     *
+     * @return array{self, self}
+     */
+    public static function between(array $own, array $other, bool $same): array
+    {
+        [$first, $second] = [self::floored($own), self::floored($other)];
+        // Chance of each to win when coming to the table, by what the first and what the second has left.
+        $ones = $twos = [];
+        for ($n = 1; $n <= \count($own); ++$n) {
+            for ($m = $same ? $n : 1; $m <= ($same ? $n : \count($other)); ++$m) {
+                $one = self::turn($first, $n, $first[$n - 1]);
+                $two = self::turn($second, $m, $second[$m - 1]);
+                [$a, $b] = [$one[$n], $two[$m]];
+                for ($j = 1; $j < $n; ++$j) {
+                    $a += $one[$j] * (1 - $twos[$n - $j][$same ? $n - $j : $m]);
+                }
+                for ($j = 1; $j < $m; ++$j) {
+                    $b += $two[$j] * (1 - $ones[$same ? $m - $j : $n][$m - $j]);
+                }
+                // One = a + one[0] (1 − two), two = b + two[0] (1 − one): a turn without a ball changes nothing.
+                $ones[$n][$m] = ($a + $one[0] * (1 - $b - $two[0])) / max(1e-9, 1 - $one[0] * $two[0]);
+                $twos[$n][$m] = $b + $two[0] * (1 - $ones[$n][$m]);
+            }
+        }
+        [$n, $m] = [\count($own), \count($other)];
+        $firsts = $seconds = [];
+        for ($j = 0; $j < $n; ++$j) {
+            $firsts[] = 1 - $twos[$n - $j][$same ? $n - $j : $m];
+        }
+        for ($j = 0; $j < $m; ++$j) {
+            $seconds[] = 1 - $ones[$same ? $m - $j : $n][$m - $j];
+        }
+
+        return [
+            new self($first, self::ratio($first, $own), $firsts, $ones[$n][$m]),
+            new self($second, self::ratio($second, $other), $seconds, $twos[$n][$m]),
+        ];
+    }
+
+    /** Chance to win when the turn ends without a ball, 0–1. */
+    public function failing(): float
+    {
+        return $this->failing[0];
+    }
+
+    /** Chance to win the rack for the player who goes for the run-out with a chance $runOut to get there, 0–1. */
+    public function going(float $runOut): float
+    {
+        return self::sum($this->turnWith($runOut), $this->failing());
+    }
+
+    /** The same with the ball in hand, $highest being the chance to run out from the best place. */
+    public function inHand(float $highest): float
+    {
+        return self::sum($this->turnInHand($highest), $this->failing());
+    }
+
+    /** @param array{float, float} $turn as turnWith() gives it */
+    public static function sum(array $turn, float $failing): float
+    {
+        return $turn[0] + $turn[1] * $failing;
+    }
+
+    /**
+     * A turn in parts.
+     *
+     * @param float $runOut chance to run out from here, 0–1
+     *
+     * @return array{float, float} chance to win the rack after at least a ball, and the chance that none is made
+     */
+    public function turnWith(float $runOut): array
+    {
+        return $this->parts(max($runOut, min($runOut * $this->raised, self::PLACE * $this->mean())));
+    }
+
+    /**
+     * The same with the ball in hand.
+     *
+     * @param float $highest chance to run out from the best place, 0–1
+     *
+     * @return array{float, float}
+     */
+    public function turnInHand(float $highest): array
+    {
+        return $this->parts(min(1.0, max($highest, $this->mean() + self::GAINED_IN_HAND)));
+    }
+
+    /**
+     * The same from a table like most.
+     *
+     * @return array{float, float}
+     */
+    public function turnLikeMost(): array
+    {
+        return $this->parts($this->mean());
+    }
+
+    private function mean(): float
+    {
+        return $this->means[array_key_last($this->means)];
+    }
+
+    /**
+     * @return array{float, float}
+     */
+    private function parts(float $runOut): array
+    {
+        $n = \count($this->means);
+        $turn = self::turn($this->means, $n, $runOut);
+        $won = $turn[$n];
+        for ($j = 1; $j < $n; ++$j) {
+            $won += $turn[$j] * $this->failing[$j];
+        }
+
+        return [$won, $turn[0]];
+    }
+
+    /**
+     * How many balls a turn makes.
+     *
+     * @param non-empty-list<float> $means
+     * @param int                   $left   balls, at least one
+     * @param float                 $runOut chance that all of them are made
+     *
+     * @return non-empty-list<float> chance of none, of one … of all
+     */
+    private static function turn(array $means, int $left, float $runOut): array
+    {
+        $turn = [];
+        $atLeast = 1.0;
+        for ($j = 1; $j <= $left; ++$j) {
+            $next = min($atLeast, $j === $left ? $runOut : $runOut / (self::BETTER * $means[$left - $j - 1]));
+            $turn[] = $atLeast - $next;
+            $atLeast = $next;
+        }
+        $turn[] = $atLeast;
+
+        return $turn;
+    }
+
+    /**
+     * @param non-empty-list<float> $means
+     *
+     * @return non-empty-list<float>
+     */
+    private static function floored(array $means): array
+    {
+        $rest = 0.0;
+        $floored = [];
+        foreach ($means as $mean) {
+            $rest = max($mean, self::LEAST * $rest);
+            $floored[] = $rest;
+        }
+
+        return $floored;
+    }
+
+    /**
+     * @param non-empty-list<float> $floored
+     * @param non-empty-list<float> $means
+     */
+    private static function ratio(array $floored, array $means): float
+    {
+        $last = array_key_last($means);
+
+        return $means[$last] > 0.0 ? $floored[$last] / $means[$last] : 1.0;
+    }
+}
