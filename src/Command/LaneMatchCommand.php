@@ -10,6 +10,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZigLane\Core\Experiments\Matches\Contestant;
+use ZigLane\Core\Experiments\Matches\Effort;
 use ZigLane\Core\Experiments\Matches\Matches;
 use ZigLane\Core\Experiments\Matches\MatchPolicy;
 use ZigLane\Core\Experiments\Matches\MatchRackFile;
@@ -45,6 +46,7 @@ final class LaneMatchCommand extends Command
             'of the two, with a comma: advice; go: every pot there is; threshold: pots of 75 % and more, else the best safety',
             'advice,go',
         );
+        $this->addOption('effort', null, InputOption::VALUE_REQUIRED, 'full, or quick: as the first answer is found', Effort::Full->value);
         $this->addOption(
             'results',
             null,
@@ -63,6 +65,7 @@ final class LaneMatchCommand extends Command
             if (!\in_array($game, self::GAMES, true)) {
                 throw new InvalidInput('--game', 'is played for points, not for racks');
             }
+            $effort = Say::one($input, 'effort', Effort::class);
             [$one, $two] = self::pair($input, 'levels', Level::class);
             [$first, $second] = self::pair($input, 'policies', MatchPolicy::class);
             $file = $input->getOption('results');
@@ -78,7 +81,7 @@ final class LaneMatchCommand extends Command
         foreach ($known as $rack) {
             $tally->add($rack);
         }
-        foreach ((new Matches($game, $players, $seed))->play($racks, \count($known)) as $rack) {
+        foreach ((new Matches($game, $players, $seed, $effort))->play($racks, \count($known)) as $rack) {
             $tally->add($rack);
             $pair[] = MatchRackFile::line($rack) . "\n";
             if (null !== $file && 2 === \count($pair)) {
@@ -93,6 +96,7 @@ final class LaneMatchCommand extends Command
             'game' => $game->value,
             'levels' => [$one->value, $two->value],
             'policies' => [$first->value, $second->value],
+            'effort' => $effort->value,
             'rng' => $seed,
         ] + $tally->describe() + ['secondsARack' => round((microtime(true) - $began) / max(1, $racks - \count($known)), 2)]);
 

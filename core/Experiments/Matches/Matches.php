@@ -40,7 +40,12 @@ final readonly class Matches
     private const JUDGED = 48;
 
     /** @param array{Contestant, Contestant} $players */
-    public function __construct(private GameName $game, private array $players, private int $seed) {}
+    public function __construct(
+        private GameName $game,
+        private array $players,
+        private int $seed,
+        private Effort $effort = Effort::Full,
+    ) {}
 
     /**
      * @param int $racks so many in all
@@ -57,7 +62,7 @@ final readonly class Matches
             $analyses = null;
             foreach ($n + 1 < $racks ? [0, 1] : [0] as $first) {
                 $rack = FreshRack::broken($this->game, $seed, $players[$first])->rack;
-                $analyses = null !== $analyses && $players[0]->playsLike($players[1]) ? $analyses : TableAnalysis::ofBoth($rack, $players);
+                $analyses = null !== $analyses && $players[0]->playsLike($players[1]) ? $analyses : TableAnalysis::ofBoth($rack, $players, $this->effort);
 
                 yield $this->rack($rack, $first, $analyses, 7_919 * $seed + 1);
             }

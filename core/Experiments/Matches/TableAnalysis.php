@@ -8,11 +8,9 @@ use ZigLane\Core\Decision\Advice;
 use ZigLane\Core\Decision\Adviser;
 use ZigLane\Core\Decision\Contest;
 use ZigLane\Core\Decision\PlaceInHand;
-use ZigLane\Core\Decision\ShotBudget;
 use ZigLane\Core\Planning\Beginnings;
 use ZigLane\Core\Planning\ChosenShot;
 use ZigLane\Core\Planning\Planner;
-use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 
@@ -40,6 +38,7 @@ final class TableAnalysis
         private readonly Player $opponent,
         private readonly Planner $planner,
         private readonly Planner $others,
+        private readonly Effort $effort = Effort::Full,
     ) {}
 
     /**
@@ -50,14 +49,14 @@ final class TableAnalysis
      *
      * @return array{self, self}
      */
-    public static function ofBoth(Rack $rack, array $players): array
+    public static function ofBoth(Rack $rack, array $players, Effort $effort): array
     {
         [$one, $two] = $players;
-        $planner = static fn(Player $player): Planner => new Planner($rack->withPlayer($player), SearchBudget::season($rack->rules()));
+        $planner = static fn(Player $player): Planner => new Planner($rack->withPlayer($player), $effort->planning($rack->rules()));
         $ones = $planner($one);
-        $first = new self($one, $two, $ones, $one->playsLike($two) ? $ones : $planner($two));
+        $first = new self($one, $two, $ones, $one->playsLike($two) ? $ones : $planner($two), $effort);
 
-        return [$first, $first->others === $ones ? $first : new self($two, $one, $first->others, $ones)];
+        return [$first, $first->others === $ones ? $first : new self($two, $one, $first->others, $ones, $effort)];
     }
 
     /**
@@ -104,7 +103,7 @@ final class TableAnalysis
             $laid,
             $this->opponent,
             $this->planner,
-            ShotBudget::season(),
+            $this->effort->shots(),
             others: $this->others,
         );
     }

@@ -67,7 +67,7 @@ final class SeasonTest extends TestCase
     public function testASeasonCanBeHadAgain(): void
     {
         foreach (GameName::cases() as $game) {
-            $season = static fn(): array => iterator_to_array((new Season($game, Player::of(Level::League), new Greedy(), 2))->play(2));
+            $season = static fn(): array => iterator_to_array((new Season($game, Player::of(Level::League), new Greedy(), 2))->play(Survey::size(2, 1)));
             self::assertEquals($season(), $season(), $game->value);
         }
     }
