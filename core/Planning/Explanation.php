@@ -194,7 +194,7 @@ final readonly class Explanation
         }
         // The last ball counts for nothing: it may well lie beside the far one.
         $others = \array_slice($order, 0, -1);
-        foreach (\array_slice($order, -self::LATE) as $ball) {
+        foreach (\array_slice($order, -min(self::LATE, intdiv(\count($order), 2))) as $ball) {
             $near = INF;
             foreach (array_diff($others, [$ball]) as $other) {
                 $near = min($near, $start->layout->ball($ball)->distanceTo($start->layout->ball($other)));

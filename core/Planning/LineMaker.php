@@ -39,6 +39,12 @@ final readonly class LineMaker
     private const SAID = 3;
     private const LEVEL = 2.0;
 
+    /**
+     * Where the shot, played exactly, leads on to less than this share of what it leads on to on average when it is made, the line is drawn
+     * by a stroke close by that does better (our own choice): how a cluster opens turns on little.
+     */
+    private const TYPICAL = 0.4;
+
     private LinePlayer $player;
 
     public function __construct(Rack $rack)
@@ -92,12 +98,48 @@ final readonly class LineMaker
             }
             $next = $then->next($after, $budget);
             if (null !== $next) {
-                return new LineStep($shot, $after, $next);
+                $step = new LineStep($shot, $after, $next);
+
+                return self::isTypical($way, $next) ? $step : $this->beside($planner, $then, $rack, $way, $budget) ?? $step;
             }
             $first ??= new LineStep($shot, $after, null);
         }
 
         return $first;
+    }
+
+    private static function isTypical(ChosenShot $way, ChosenShot $next): bool
+    {
+        $chances = $way->route->chances;
+
+        return $chances->pot <= 0.0 || $next->runOut() >= self::TYPICAL * $chances->value / $chances->pot;
+    }
+
+    /** A step by a stroke close by that leads on, played exactly, as such strokes do on average; null where there is none. */
+    private function beside(Planner $planner, Planner $then, Rack $rack, ChosenShot $choice, ?SearchBudget $budget): ?LineStep
+    {
+        $best = null;
+        $most = 0.0;
+        foreach ($planner->beside($rack, $choice) as $way) {
+            $left = self::left($this->leg($rack, $way->route));
+            if (null === $left || $rack->rules()->isOver($left)) {
+                continue;
+            }
+            $look = $planner->next($rack->goneOn($left), SearchBudget::roughLook());
+            if (null !== $look && $look->runOut() > $most && self::isTypical($way, $look)) {
+                [$best, $most] = [$way, $look->runOut()];
+            }
+        }
+        if (null === $best) {
+            return null;
+        }
+        $leg = $this->leg($rack, $best->route);
+        $left = self::left($leg) ?? throw new \LogicException('It held a moment ago.');
+        $after = $rack->goneOn($left);
+        $next = $then->next($after, $budget);
+        $shot = self::stated($planner, $rack, $best, $leg, $left->ball(BallId::CUE));
+
+        return null !== $next && self::isTypical($best, $next) ? new LineStep($shot, $after, $next) : null;
     }
 
     /** One way as a shot of its own; null where it does not hold as a player can set it. */

@@ -11,6 +11,7 @@ use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Shot;
+use ZigLane\Core\Planning\Finding\RoundTheTable;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Routes\Family;
@@ -75,9 +76,15 @@ final readonly class PlannedShot
         );
     }
 
-    /** The same, judged as closely as a shot that was searched for. */
+    /** The same, judged as closely as a shot that was searched for; other ways are told beside it as they were. */
     public function judged(ShotChances $chances): self
     {
+        $times = $this->chances->runOut > 0.0 ? $chances->runOut / $this->chances->runOut : 1.0;
+        $findings = array_map(
+            static fn(Finding $finding): Finding => $finding instanceof RoundTheTable ? $finding->times($times) : $finding,
+            $this->findings,
+        );
+
         return new self(
             $this->pot,
             $this->spec,
@@ -87,7 +94,7 @@ final readonly class PlannedShot
             $this->heart,
             $this->rest,
             $this->family,
-            $this->findings,
+            $findings,
             true,
         );
     }

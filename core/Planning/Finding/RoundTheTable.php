@@ -24,4 +24,10 @@ final readonly class RoundTheTable implements Finding
         public ?Family $plainer,
         public float $chance,
     ) {}
+
+    /** The same beside a chance to run out that was mended by a factor. */
+    public function times(float $factor): self
+    {
+        return new self($this->rails, $this->plainer, max(0.0, min(1.0, $factor * $this->chance)));
+    }
 }
