@@ -120,7 +120,7 @@ final readonly class LineMaker
     {
         $best = null;
         $most = 0.0;
-        foreach ($planner->beside($rack, $choice) as $way) {
+        foreach (StrokesBeside::of($planner, $rack, $choice) as $way) {
             $left = self::left($this->leg($rack, $way->route));
             if (null === $left || $rack->rules()->isOver($left)) {
                 continue;

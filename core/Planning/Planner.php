@@ -41,10 +41,6 @@ final class Planner
     /** Strokes of a pot that its refinement begins with. */
     private const SEEDS = 4;
 
-    /** Speeds beside a chosen one, as shares of it, and the share of its chance that they must keep (our own choice). */
-    private const BESIDE = [1.02, 0.98, 1.05, 0.95, 1.09, 0.91];
-    private const ABOUT_AS_OFTEN = 0.92;
-
     /** Ordinary strokes: times the speed of the reading stroke, height of the tip (radii). */
     private const ORDINARY_SPEEDS = [0.75, 1.0, 1.4];
     private const ORDINARY_HEIGHTS = [-0.35, 0.0, 0.28];
@@ -64,7 +60,7 @@ final class Planner
         public readonly SearchBudget $budget,
         private readonly PlanConstraints $constraints = new PlanConstraints(),
         ?self $other = null,
-        private readonly ErrorSamples $errors = new ErrorSamples(),
+        public readonly ErrorSamples $errors = new ErrorSamples(),
         ?Processes $processes = null,
     ) {
         $this->processes = $processes ?? $other->processes ?? Processes::single();
@@ -125,30 +121,6 @@ final class Planner
             RemainingBalls::of($rack->layout),
             array_values(array_filter($routes, static fn(Route $r): bool => $r !== $chosen)),
         );
-    }
-
-    /**
-     * A chosen shot a little softer and harder, where that runs out about as often.
-     *
-     * @return list<ChosenShot>
-     */
-    public function beside(Rack $rack, ChosenShot $choice): array
-    {
-        $route = $choice->route;
-        if (0 === $this->budget->refined) {
-            return [];
-        }
-        $search = new RouteSearch($rack, $route->pot, $this->evaluator($rack, $route->pot, $this->budget), $this->errors);
-        $stroke = self::strokeOf($route);
-        $ways = [];
-        foreach (self::BESIDE as $times) {
-            $near = $search->route(new Stroke($stroke->speed * $times, $stroke->side, $stroke->height), $route->offset, $this->budget->tries);
-            if (null !== $near && $near->chances->value >= self::ABOUT_AS_OFTEN * $route->chances->value) {
-                $ways[] = new ChosenShot($near, $choice->stateValues, $choice->remaining, $choice->others);
-            }
-        }
-
-        return $ways;
     }
 
     /** The best way found to play one pot; null when there is none. */

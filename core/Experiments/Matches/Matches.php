@@ -62,7 +62,8 @@ final readonly class Matches
             $analyses = null;
             foreach ($n + 1 < $racks ? [0, 1] : [0] as $first) {
                 $rack = FreshRack::broken($this->game, $seed, $players[$first])->rack;
-                $analyses = null !== $analyses && $players[0]->playsLike($players[1]) ? $analyses : TableAnalysis::ofBoth($rack, $players, $this->effort);
+                $shares = null !== $analyses && $players[0]->playsLike($players[1]);
+                $analyses = $shares ? $analyses : TableAnalysis::ofBoth($rack, $players, $this->effort);
 
                 yield $this->rack($rack, $first, $analyses, 7_919 * $seed + 1);
             }
