@@ -12,10 +12,12 @@ use Facebook\WebDriver\WebDriverKeys;
  */
 final class RunOutPageTest extends BrowserTestCase
 {
-    /** From a fresh rack to a line of legs, by keyboard where there are keys. */
+    /** From a rack to a line of legs, by keyboard where there are keys. */
     public function testARackIsPlannedAndTakenOver(): void
     {
-        $this->fresh('nine-ball', '4');
+        $this->import(self::rack(['cue' => [2.0, 2.0], '1' => [3.2, 1.0], '3' => [5.2, 3.0], '7' => [6.5, 1.2], '9' => [1.5, 3.2]]));
+        $this->click('#mode-run');
+        $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
         self::assertSame('Plan the run-out', $this->text('#plan-run'));
         $this->keys('g');
         $this->until(fn(): bool => $this->howMany('#stop-plan') > 0 || $this->howMany('#take-plan') > 0, 'planning');
@@ -23,7 +25,7 @@ final class RunOutPageTest extends BrowserTestCase
         self::assertMatchesRegularExpression('/^(\d+|< 1) %$/', $this->text('#run-out'));
         $this->until(fn(): bool => $this->howMany('#says li') > 0, 'what it turns on');
         $cards = $this->howMany('#strip .card[class*=lc]');
-        self::assertGreaterThan(4, $cards);
+        self::assertSame(4, $cards);
         self::assertStringContainsString('pot', $this->text('#card-1'));
         // Any one shot: its zone on the table, tip, speed and reasons beside it.
         $this->keys(']');
@@ -85,7 +87,7 @@ final class RunOutPageTest extends BrowserTestCase
     /** A pocket pinned and a zone drawn with the pointer; the plan goes round them and the two are compared. */
     public function testPinsAndComparison(): void
     {
-        $this->import(self::rack(['cue' => [4.1, 2.2], '2' => [6.4, 1.0], '5' => [5.1, 3.1], '7' => [2.6, 0.8], '9' => [6.9, 2.6]]));
+        $this->import(self::rack(['cue' => [4.1, 2.2], '2' => [6.4, 1.0], '7' => [2.6, 0.8], '9' => [6.9, 2.6]]));
         $this->click('#mode-run');
         $this->until(fn(): bool => $this->howMany('#plan-run') > 0, 'the run-out');
         $this->click('#plan-run');

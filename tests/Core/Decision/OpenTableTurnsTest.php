@@ -17,6 +17,7 @@ use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Games\Group;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\Stroke;
+use ZigLane\Core\Planning\CountedDeadline;
 use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
@@ -78,7 +79,7 @@ final class OpenTableTurnsTest extends TestCase
     {
         $rack = self::rack()->against(Player::of(Level::Advanced));
         $advised = null;
-        foreach ((new AdvisedSearch($rack))->plans() as $advised) {
+        foreach ((new AdvisedSearch($rack, deadline: new CountedDeadline(1)))->plans() as $advised) {
         }
         $advice = $advised?->advice;
         self::assertNotNull($advice);

@@ -10,6 +10,7 @@ use ZigLane\Core\Decision\Contest;
 use ZigLane\Core\Decision\PlaceInHand;
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Planning\CountedDeadline;
 use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
@@ -30,7 +31,7 @@ final class PlaceInHandTest extends TestCase
     {
         $rack = self::rack();
         $last = null;
-        foreach ((new AdvisedSearch($rack))->plans() as $last) {
+        foreach ((new AdvisedSearch($rack, deadline: new CountedDeadline(1)))->plans() as $last) {
         }
         self::assertNotNull($last?->advice);
         $chosen = $last->advice->chosen();
