@@ -20,6 +20,7 @@ use ZigLane\Core\Numerics\Generator;
 use ZigLane\Core\Physics\CueStrike;
 use ZigLane\Core\Settings\Defaults;
 use ZigLane\Core\Wording\FitWording;
+use ZigLane\Tests\Survey;
 
 final class TableFitTest extends TestCase
 {
@@ -34,7 +35,7 @@ final class TableFitTest extends TestCase
     {
         $rng = new Generator(20261123);
         $near = $within = $cases = 0;
-        for ($table = 0; $table < self::TABLES; ++$table) {
+        for ($table = 0; $table < Survey::size(self::TABLES, 16); ++$table) {
             $true = [];
             foreach (Parameter::cases() as $p) {
                 $true[$p->value] = min($p->house() * exp(0.6 * $p->spread() * $rng->normal()), Parameter::Restitution === $p ? 0.99 : INF);

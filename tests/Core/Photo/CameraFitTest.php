@@ -18,6 +18,7 @@ use ZigLane\Core\Photo\TapDoubtKind;
 use ZigLane\Core\Photo\TapReview;
 use ZigLane\Core\Photo\Taps;
 use ZigLane\Core\Settings\Defaults;
+use ZigLane\Tests\Survey;
 
 /**
  * The camera found from the tips, held against cameras that are known.
@@ -111,19 +112,20 @@ final class CameraFitTest extends TestCase
         self::assertLessThan(\count($errors), $held);
     }
 
-    /** @return iterable<string, array{float, float, int}> */
+    /** @return iterable<string, array{float, float, float}> */
     public static function wrongTaps(): iterable
     {
-        yield 'a little off: not always told' => [12.0, 20.0, 24];
-        yield 'far off' => [20.0, 60.0, 29];
+        yield 'a little off: not always told' => [12.0, 20.0, 0.8];
+        yield 'far off' => [20.0, 60.0, 0.95];
     }
 
     #[DataProvider('wrongTaps')]
-    public function testAWrongTipOfEightIsNamed(float $from, float $to, int $atLeast): void
+    public function testAWrongTipOfEightIsNamed(float $from, float $to, float $atLeast): void
     {
         $random = new Generator(7);
         $named = $blamed = 0;
-        for ($n = 0; $n < 30; ++$n) {
+        $cases = Survey::size(30, 12);
+        for ($n = 0; $n < $cases; ++$n) {
             $camera = CameraPlaces::any($random, $this->geometry);
             $at = CameraPlaces::taps($camera, $this->geometry, 8, $random, 1.0)->at;
             $wrong = array_keys($at)[$random->integer(0, 7)];
@@ -134,7 +136,7 @@ final class CameraFitTest extends TestCase
             $named += $doubt?->tip?->name() === $wrong ? 1 : 0;
             $blamed += null !== $doubt && TapDoubtKind::WrongTip === $doubt->kind && $doubt->tip?->name() !== $wrong ? 1 : 0;
         }
-        self::assertGreaterThanOrEqual($atLeast, $named);
+        self::assertGreaterThanOrEqual($atLeast * $cases, $named);
         self::assertLessThanOrEqual(1, $blamed, 'another one was blamed');
     }
 

@@ -28,13 +28,13 @@ final class SecondOpinionTest extends TestCase
 
     public function testMixedShots(): void
     {
-        $this->compare(Survey::size(200, 16), new Generator(200), [0.0, 8.0], [0.5, 3.0]);
+        $this->compare(Survey::size(200, 10), new Generator(200), [0.0, 8.0], [0.5, 3.0]);
     }
 
     /** Jumps, curves and hops: over balls, onto balls, into noses and over them. */
     public function testRaisedCues(): void
     {
-        $this->compare(Survey::size(200, 8), new Generator(201), [10.0, 75.0], [1.0, 5.0]);
+        $this->compare(Survey::size(200, 5), new Generator(201), [10.0, 75.0], [1.0, 5.0]);
     }
 
     /**
