@@ -157,12 +157,19 @@ final readonly class ShotWay
         $hit = false;
         $rails = [];
         $from = $rack->layout->ball($ball);
+        $pocket = $result->pocketed[$ball] ?? null;
+        $mouth = null === $pocket ? null : $rack->simulator()->geometry->pocket($pocket)->mouthMiddle();
         foreach ($result->eventsOf($ball, EventType::BallBall, EventType::BallCushion) as $event) {
             if (EventType::BallBall === $event->type) {
                 $hit = true;
             } elseif ($after === $hit) {
                 $rail = self::railAt($rack, $event->at) ?? Rail::Head;
-                $isBank = BallId::CUE === $ball || Judgement::isBank($from, $event->at, \in_array($rail, [Rail::Left, Rail::Right], true));
+                $isBank = BallId::CUE === $ball || Judgement::isBank(
+                    $from,
+                    $event->at,
+                    \in_array($rail, [Rail::Left, Rail::Right], true),
+                    $mouth,
+                );
                 // Along a rail a ball may touch it twice.
                 if ($isBank && ([] === $rails || $rail !== $rails[array_key_last($rails)])) {
                     $rails[] = $rail;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Core\Potting;
 
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\EventType;
@@ -34,6 +35,9 @@ final readonly class Judgement
     /** A ball that comes to a rail at less than this (sine of the angle) runs along it to its pocket: nobody calls that a bank. */
     private const ALONG = 0.17;
 
+    /** A rail that is touched so near to the mouth of the pocket leads into it: nobody calls that a bank either, m. */
+    private const AT_THE_POCKET = 0.2;
+
     public function __construct(private Simulator $simulator, private Layout $layout) {}
 
     /** The errors of a player's stroke as it is judged. */
@@ -48,15 +52,24 @@ final readonly class Judgement
     }
 
     /**
-     * Whether a ball that comes from one place to a rail at another is banked off it, and not sent along it.
+     * Whether a ball that comes from one place to a rail at another is banked off it, and not sent along it, or into a pocket beside it.
      *
-     * @param bool $long the rail is a long one
+     * @param bool       $long  the rail is a long one
+     * @param Point|null $mouth of the pocket that the ball drops in; null for none
      */
-    public static function isBank(Point $from, Point $at, bool $long): bool
+    public static function isBank(Point $from, Point $at, bool $long, ?Point $mouth): bool
     {
+        if (null !== $mouth && $at->distanceTo($mouth) < self::AT_THE_POCKET) {
+            return false;
+        }
         $into = $long ? abs($at->y - $from->y) : abs($at->x - $from->x);
 
         return $into > self::ALONG * $from->distanceTo($at);
+    }
+
+    private function mouth(int $pocket): Point
+    {
+        return $this->simulator->geometry->pocket(Pocket::at($pocket))->mouthMiddle();
     }
 
     /** How many times as large as on a straight shot the error of aim is, from 1. */
@@ -74,7 +87,8 @@ final readonly class Judgement
             } elseif (EventType::BallCushion === $event->type) {
                 $kicked += $hit ? 0 : 1;
                 $at = new Point($event->x, $event->y);
-                $isBank = self::isBank($from[$event->slot], $at, $event->other >= self::LONG_RAILS);
+                $mouth = $state->isDown($event->slot) ? $this->mouth($state->pocket[$event->slot]) : null;
+                $isBank = self::isBank($from[$event->slot], $at, $event->other >= self::LONG_RAILS, $mouth);
                 $rails[$event->slot] = ($rails[$event->slot] ?? 0) + ($isBank ? 1 : 0);
                 $from[$event->slot] = $at;
             } elseif (EventType::Pocketed === $event->type && 0 !== $event->slot) {

@@ -17,6 +17,7 @@ use ZigLane\Core\Physics\Stroke;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
+use ZigLane\Core\Potting\Judgement;
 use ZigLane\Core\Potting\PlayedChance;
 use ZigLane\Core\Potting\PotChance;
 use ZigLane\Core\Shots\Intent;
@@ -42,6 +43,18 @@ final class PlayedChanceTest extends TestCase
         self::assertNotInstanceOf(\UnitEnum::class, $line);
         $played = (new PlayedChance($rack->simulator(), $rack->layout, $pot, new Intent()))->under($line, $rack->player, (new ErrorSamples())->judging(PlayedChance::SHOWN));
         self::assertEqualsWithDelta($chance->tried($cue, $line), $played, 0.03);
+    }
+
+    /** A rail that is touched right beside the pocket makes no bank: the line to it is seen. */
+    public function testARailBesideThePocketIsNoBank(): void
+    {
+        $geometry = Read::rack(['cue' => [4.0, 2.0], 9 => [6.4, 1.2]])->simulator()->geometry;
+        $mouth = $geometry->pocket(Pocket::FootRight)->mouthMiddle();
+        $from = new Point($mouth->x - 0.6, $mouth->y - 0.6);
+        $beside = new Point($mouth->x - 0.12, $geometry->width - 0.03);
+        self::assertFalse(Judgement::isBank($from, $beside, true, $mouth));
+        self::assertTrue(Judgement::isBank($from, $beside, true, $geometry->pocket(Pocket::FootLeft)->mouthMiddle()));
+        self::assertTrue(Judgement::isBank($from, new Point($mouth->x - 0.4, $geometry->width - 0.03), true, $mouth));
     }
 
     /**
