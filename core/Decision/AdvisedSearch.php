@@ -86,7 +86,7 @@ final readonly class AdvisedSearch
         }
         $direct = [] === $plan->shots ? null : $plan->runOut;
         if (null !== $advice && (null === $direct || ($advice->another && OptionKind::Go === $advice->choice))) {
-            $before = new Plan($plan->rack->withGroup($this->rack->group), [], 0.0, null);
+            $before = new Plan($this->asked($plan)->rack, [], 0.0, null);
             $tried = $advice->chosen();
             $rack = $advice->rack;
         } elseif (null !== $ending) {
@@ -94,7 +94,7 @@ final readonly class AdvisedSearch
         } else {
             $may = null === $advice && $this->maySurprise($plan);
 
-            return $may ? SpecialLine::better($plan, $planner, $this->errors, $this->processes) : null;
+            return $may ? SpecialLine::better($this->asked($plan), $planner, $this->errors, $this->processes) : null;
         }
 
         if (null === $tried || OptionKind::Safe === $tried->chances->kind()) {
@@ -105,6 +105,12 @@ final readonly class AdvisedSearch
         return null === $direct ? $line : $line?->instead($direct);
     }
 
+    /** A plan as it was asked for: on an open table no group is taken. */
+    private function asked(Plan $plan): Plan
+    {
+        return $plan->from($plan->rack->withGroup($this->rack->group));
+    }
+
     /** The rack with the ball in hand put down where most can be made of it, when nothing goes; null where something does. */
     private function placed(Plan $plan, PlanSearch $search, Planner $others): ?Rack
     {
@@ -112,7 +118,7 @@ final readonly class AdvisedSearch
         if ([] !== $plan->shots || !$this->rack->ballInHand || !$this->isToDecide($plan) || null === $planner) {
             return null;
         }
-        $rack = $plan->rack->withGroup($this->rack->group)->withBallInHand(true);
+        $rack = $this->asked($plan)->rack->withBallInHand(true);
         $contest = Contest::of($rack, $this->opponent(), $planner, $others);
 
         return (new PlaceInHand($rack, $contest, $this->errors, $this->processes))->best();
@@ -169,7 +175,7 @@ final readonly class AdvisedSearch
         if (null === $planner) {
             return null;
         }
-        $rack = $plan->rack->withBallInHand(false)->withGroup($this->rack->group);
+        $rack = $this->asked($plan)->rack->withBallInHand(false);
         $adviser = new Adviser($rack, $this->opponent(), $planner, $budget, $this->errors, $this->processes, $others);
         $first = $plan->shots[0] ?? null;
 

@@ -6,6 +6,7 @@ namespace ZigLane\Core\Decision;
 
 use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Finding;
+use ZigLane\Core\Games\Group;
 use ZigLane\Core\Geometry\Region;
 use ZigLane\Core\Parallel\Processes;
 use ZigLane\Core\Planning\Deadline;
@@ -37,13 +38,19 @@ final readonly class SpecialLine
     private const TRIES = 240;
 
     /** Tries under which those that are solved for are compared, and how many are then judged. */
-    private const FEW = 24;
+    private const FEW = 40;
     private const JUDGED = 2;
 
-    /** What comes to this share of the plan's chance as it is solved for is stirred: steps of speed (a factor), direction (rad), tip. */
+    /**
+     * What comes to this share of the plan's chance as it is solved for is stirred: steps of speed (a power of STEP), direction (rad), side
+     * and height (radii), halved when none of them does better.
+     */
     private const WORTH_STIRRING = 0.7;
-    private const PASSES = 3;
-    private const STEPS = [[1.3, 0.0, 0.0], [0.75, 0.0, 0.0], [1.0, 0.004, 0.0], [1.0, -0.004, 0.0], [1.0, 0.0, 0.25], [1.0, 0.0, -0.25]];
+    private const PASSES = 8;
+    private const FINEST = 0.2;
+    private const STEP = 1.3;
+    private const STEPS = [[1, 0.0, 0.0, 0.0], [-1, 0.0, 0.0, 0.0], [0, 0.004, 0.0, 0.0], [0, -0.004, 0.0, 0.0],
+        [0, 0.0, 0.0, 0.25], [0, 0.0, 0.0, -0.25], [0, 0.0, 0.25, 0.0], [0, 0.0, -0.25, 0.0]];
 
     /** By so much it must run out more often than the plan does, whose beginning it contradicts (our own choice). */
     private const BETTER = 0.06;
@@ -118,6 +125,8 @@ final readonly class SpecialLine
     /**
      * The line by the shot that runs out more often than a plan that begins with a plain pot; null where none does. Nobody contests the
      * rack: an unlikely shot at the ball that wins is no run-out, however little is run out otherwise.
+     *
+     * @param Plan $plan on an open table with no group taken
      */
     public static function better(Plan $plan, Planner $planner, ErrorSamples $errors, ?Processes $processes = null): ?self
     {
@@ -126,12 +135,13 @@ final readonly class SpecialLine
         }
         $rack = $plan->rack->withBallInHand(false);
         $ends = new StrokeEnds($rack);
-        $chance = new RunOutChance($rack, $planner);
+        $chances = self::chances($rack, $planner);
         $spread = new StrokeSpread($rack);
-        $judged = static function (Tried $tried) use ($ends, $chance, $errors): Tried {
+        $judged = static function (Tried $tried) use ($ends, $chances, $errors): Tried {
             $sum = 0.0;
             foreach ($errors->first(self::FEW) as $sample) {
-                $sum += self::worth($ends->end($tried->stroke, $tried->call, $sample), $chance);
+                $end = $ends->end($tried->stroke, $tried->call, $sample);
+                $sum += self::worth($end, $chances[$end->taken->value ?? ''] ?? $chances[array_key_first($chances)]);
             }
 
             return $tried->winning($sum / self::FEW);
@@ -159,19 +169,34 @@ final readonly class SpecialLine
      */
     private static function stirred(Tried $best, StrokeSpread $spread, \Closure $judged): Tried
     {
-        for ($pass = 0; $pass < self::PASSES; ++$pass) {
+        $size = 1.0;
+        for ($pass = 0; $pass < self::PASSES && $size > self::FINEST; ++$pass) {
             $before = $best;
-            foreach (self::STEPS as [$times, $turn, $height]) {
-                $raised = $spread->near($best->stroke, $times, $turn, [0.0, $height], Defaults::MISCUE_LIMIT);
+            foreach (self::STEPS as [$power, $turn, $side, $height]) {
+                $tip = [$size * $side, $size * $height];
+                $raised = $spread->near($best->stroke, self::STEP ** ($size * $power), $size * $turn, $tip, Defaults::MISCUE_LIMIT);
                 $step = null === $raised ? null : $judged(new Tried($raised, $best->call));
                 $best = null !== $step && $step->win() > $best->win() ? $step : $best;
             }
-            if ($best === $before) {
-                break;
-            }
+            $size = $best === $before ? $size / 2 : $size;
         }
 
         return $best;
+    }
+
+    /**
+     * @return non-empty-array<string, RunOutChance> by the group that is taken; only one where that is known
+     */
+    private static function chances(Rack $rack, Planner $planner): array
+    {
+        if (!$rack->rules()->isTableOpen()) {
+            return ['' => new RunOutChance($rack, $planner)];
+        }
+
+        return [
+            Group::Solids->value => new RunOutChance($rack->withGroup(Group::Solids), $planner),
+            Group::Stripes->value => new RunOutChance($rack->withGroup(Group::Stripes), $planner),
+        ];
     }
 
     /** Chance to run out from where a stroke ended, 0–1. */

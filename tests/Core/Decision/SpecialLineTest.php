@@ -75,6 +75,19 @@ final class SpecialLineTest extends TestCase
         self::assertGreaterThan(0.5, $advised->plan->runOut);
     }
 
+    /** On an open table the 9 may be hit first and the 2 made with it: that takes the solids, of which nothing is left but the 8. */
+    public function testAnOpenTableIsTakenByACombinationOfBothGroups(): void
+    {
+        $plan = self::last(self::rack(['cue' => [5.0, 1.6], 9 => [6.9, 3.1], 2 => [7.6, 3.72], 12 => [0.12, 2.0], 8 => [3.0, 3.0]], 'eight-ball', false))->plan;
+        self::assertSame([2, 8], array_map(static fn(PlannedShot $shot): int => $shot->pot->ball, $plan->shots));
+        self::assertSame([ShotKind::Combination, 9], [$plan->shots[0]->spec->intent->kind, $plan->shots[0]->spec->intent->other]);
+        self::assertGreaterThan(0.7, $plan->runOut);
+        self::assertNull($plan->rack->group);
+        foreach (LinePlayer::for($plan->rack)->play($plan->line()) as $leg) {
+            self::assertSame(LegState::Holds, $leg->state);
+        }
+    }
+
     public function testAShotThatWinsIsTheWholePlan(): void
     {
         $plan = self::last(self::rack(self::WINS, 'nine-ball', true))->plan;
