@@ -40,7 +40,7 @@ final class BallSightingTest extends TestCase
         $random = new Generator(11);
         $errors = $pixels = [];
         $all = $held = $guessed = 0;
-        for ($n = 0; $n < Survey::size(24, 2); ++$n) {
+        for ($n = 0; $n < Survey::size(24, 1); ++$n) {
             $camera = CameraPlaces::any($random, $this->geometry);
             $fit = CameraFit::of(CameraPlaces::taps($camera, $this->geometry, 8, $random, 1.0), $this->geometry);
             $layout = self::layout($random, $this->geometry);

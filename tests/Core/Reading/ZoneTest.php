@@ -34,7 +34,7 @@ final class ZoneTest extends TestCase
             [['cue' => [1, 1], 3 => [1.2, 1.4], 7 => [2.4, 2.2], 8 => [3.4, 1], 9 => [2, 3.4]], 3, Pocket::HeadLeft, Level::FirstYear],
             [['cue' => [1, 1], 5 => [3, 3.7], 8 => [4.9, 2.9], 9 => [6, 1]], 5, Pocket::HeadRight, Level::Professional],
         ];
-        $places = Survey::size(5000, 400);
+        $places = Survey::size(5000, 200);
         $rng = new Generator(41);
         $agree = $in = 0;
         foreach ($cases as [$balls, $ball, $pocket, $level]) {
