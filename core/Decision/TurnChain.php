@@ -21,6 +21,9 @@ final readonly class TurnChain
      */
     private const LEAST = 0.5;
 
+    /** No chance is less. */
+    private const NEVER = 1e-6;
+
     /** A place counts for at most so many times a table like most where that had to be raised (our own choice). */
     private const PLACE = 3.0;
 
@@ -194,7 +197,7 @@ final readonly class TurnChain
         $rest = 0.0;
         $floored = [];
         foreach ($means as $mean) {
-            $rest = max($mean, self::LEAST * $rest);
+            $rest = max($mean, self::LEAST * $rest, self::NEVER);
             $floored[] = $rest;
         }
 

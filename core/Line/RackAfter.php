@@ -27,7 +27,7 @@ final class RackAfter
             if (null === $layout) {
                 continue;
             }
-            $pot = $leg->pot();
+            $pot = $leg->spec->intent->isSafety() ? null : $leg->pot();
             $rack = (null === $pot ? $rack : $rack->taking($pot->ball))->goneOn($layout);
         }
 

@@ -67,13 +67,13 @@ final readonly class PositionView
         }
         $leg = $legs[$chosen - 1] ?? null;
         $position = null;
+        $chances = null;
         if (isset($pots[$chosen]) && null !== $leg && $leg->spec->intent->isPlain()) {
+            $chances = self::chances(RackAfter::legs($rack, \array_slice($legs, 0, $chosen - 1)), $leg);
             $after = RackAfter::legs($rack, \array_slice($legs, 0, $chosen));
             $next = self::next($after, $legs[$chosen] ?? null);
             $position = null === $next ? null : LegPosition::of($after, $leg, $next[0], $next[1]);
         }
-
-        $chances = null === $leg || !isset($pots[$chosen]) || !$leg->spec->intent->isPlain() ? null : self::chances($rack, $leg);
 
         return new self(
             $pots,

@@ -61,6 +61,10 @@ final class TurnChainTest extends TestCase
         self::assertLessThan(0.5, $one->coming);
         [$even] = TurnChain::between([0.6, 0.0, 0.0], [0.6, 0.0, 0.0], true);
         self::assertEqualsWithDelta(0.5, $even->coming, 0.05);
+        // Not even where nobody can make anything.
+        [$stuck] = TurnChain::between([0.0, 0.0], [0.0, 0.0], false);
+        self::assertEqualsWithDelta(0.5, $stuck->coming, 0.001);
+        self::assertEqualsWithDelta(0.5, $stuck->going(0.0), 0.001);
     }
 
     public function testMoreOfARunOutAndTheBallInHandAreWorthMore(): void
