@@ -39,7 +39,7 @@ final readonly class ShotBudget
     /** For the answer to a stroke, in a tenth of a second. */
     public static function reply(): self
     {
-        return new self(8, false, [[24, 3], [10, 8]], 2, 12, 0, 32, 0);
+        return new self(5, false, [[40, 3], [10, 8]], 2, 12, 0, 32, 0);
     }
 
     /** For a season of matches: one to two seconds. */

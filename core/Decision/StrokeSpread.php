@@ -46,6 +46,8 @@ final readonly class StrokeSpread
     /** From so much of a ball seen on there is no need to kick. */
     private const SEEN = 0.2;
 
+    private const GOLDEN = 0.618_033_988_749_895;
+
     private Simulator $simulator;
 
     public function __construct(private Rack $rack)
@@ -78,7 +80,10 @@ final readonly class StrokeSpread
             }
         }
 
-        return array_values(array_filter($strokes, static fn(int $n): bool => 0 === $n % $every, \ARRAY_FILTER_USE_KEY));
+        // By the golden ratio, evenly whatever the strokes are sorted by: every eighth would have the same speed.
+        $taken = static fn(int $n): bool => fmod($n * self::GOLDEN, 1.0) * $every < 1.0;
+
+        return array_values(array_filter($strokes, $taken, \ARRAY_FILTER_USE_KEY));
     }
 
     /** A stroke with the cue raised as far as it must be, or as it is where jumps are allowed; null when it cannot be played. */
