@@ -9,7 +9,6 @@ use ZigLane\Core\Games\Group;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\Planner;
 use ZigLane\Core\Planning\RunOutChance;
-use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\Turn;
@@ -71,8 +70,6 @@ final readonly class Contest
         $turned = $rack->withPlayer($opponent);
         if ($rack->rules()->isTableOpen()) {
             [$solids, $stripes] = [Group::Solids, Group::Stripes];
-            // Roughly: to look closely at both groups of both players would take longer than the plan.
-            $planner = new Planner($rack, SearchBudget::quick());
             $own = static fn(Group $group): RunOutChance => new RunOutChance($rack->withGroup($group), $planner);
             $theirs = static fn(Group $group): RunOutChance => new RunOutChance($turned->withGroup($group), $others);
             $ones = [$own($solids), $own($stripes)];

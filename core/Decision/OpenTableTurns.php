@@ -92,7 +92,7 @@ final class OpenTableTurns implements Turns
             $others = $this->reversed()->likeMost($layout);
             // Each goes for the group that is worth most to them.
             $coming = max(array_map(
-                static fn(array $one): float => min(array_map(static fn(array $two): float => self::meeting($one, $two), $others)),
+                static fn(array $one): float => min(array_map(static fn(array $two): float => TurnChain::meeting($one, $two), $others)),
                 $own,
             ));
             $failing = 1 - max(array_map(static fn(array $turn): float => TurnChain::sum($turn, 1 - $coming), $others));
@@ -101,17 +101,6 @@ final class OpenTableTurns implements Turns
         }
 
         return $this->known[$key];
-    }
-
-    /**
-     * Chance to win when coming to the table, both turns being like this: one without a ball changes nothing.
-     *
-     * @param array{float, float} $one
-     * @param array{float, float} $two
-     */
-    private static function meeting(array $one, array $two): float
-    {
-        return TurnChain::sum($one, 1 - $two[0] - $two[1]) / max(1e-9, 1 - $one[1] * $two[1]);
     }
 
     /**

@@ -66,9 +66,8 @@ final readonly class TurnChain
                 for ($j = 1; $j < $m; ++$j) {
                     $b += $two[$j] * (1 - $ones[$same ? $m - $j : $n][$m - $j]);
                 }
-                // One = a + one[0] (1 − two), two = b + two[0] (1 − one): a turn without a ball changes nothing.
-                $ones[$n][$m] = ($a + $one[0] * (1 - $b - $two[0])) / max(1e-9, 1 - $one[0] * $two[0]);
-                $twos[$n][$m] = $b + $two[0] * (1 - $ones[$n][$m]);
+                $ones[$n][$m] = self::meeting([$a, $one[0]], [$b, $two[0]]);
+                $twos[$n][$m] = self::sum([$b, $two[0]], 1 - $ones[$n][$m]);
             }
         }
         [$n, $m] = [\count($own), \count($other)];
@@ -108,6 +107,17 @@ final readonly class TurnChain
     public static function sum(array $turn, float $failing): float
     {
         return $turn[0] + $turn[1] * $failing;
+    }
+
+    /**
+     * Chance to win for the player who comes to the table, both turns being like these: one without a ball changes nothing.
+     *
+     * @param array{float, float} $one as turnWith() gives it
+     * @param array{float, float} $two the other player's
+     */
+    public static function meeting(array $one, array $two): float
+    {
+        return self::sum($one, 1 - $two[0] - $two[1]) / max(1e-9, 1 - $one[1] * $two[1]);
     }
 
     /**

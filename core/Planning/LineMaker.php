@@ -121,25 +121,26 @@ final readonly class LineMaker
         $best = null;
         $most = 0.0;
         foreach (StrokesBeside::of($planner, $rack, $choice) as $way) {
-            $left = self::left($this->leg($rack, $way->route));
+            $leg = $this->leg($rack, $way->route);
+            $left = self::left($leg);
             if (null === $left || $rack->rules()->isOver($left)) {
                 continue;
             }
             $look = $planner->next($rack->goneOn($left), SearchBudget::roughLook());
             if (null !== $look && $look->runOut() > $most && self::isTypical($way, $look)) {
-                [$best, $most] = [$way, $look->runOut()];
+                $best = [$way, $leg, $left];
+                $most = $look->runOut();
             }
         }
         if (null === $best) {
             return null;
         }
-        $leg = $this->leg($rack, $best->route);
-        $left = self::left($leg) ?? throw new \LogicException('It held a moment ago.');
+        [$way, $leg, $left] = $best;
         $after = $rack->goneOn($left);
         $next = $then->next($after, $budget);
-        $shot = self::stated($planner, $rack, $best, $leg, $left->ball(BallId::CUE));
+        $shot = self::stated($planner, $rack, $way, $leg, $left->ball(BallId::CUE));
 
-        return null !== $next && self::isTypical($best, $next) ? new LineStep($shot, $after, $next) : null;
+        return null !== $next && self::isTypical($way, $next) ? new LineStep($shot, $after, $next) : null;
     }
 
     /** One way as a shot of its own; null where it does not hold as a player can set it. */
