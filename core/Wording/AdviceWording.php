@@ -54,14 +54,23 @@ final class AdviceWording
         }
         $parts[] = match (true) {
             $advice->even => 'As good as even: play what you like better.',
-            OptionKind::Go === $advice->choice => 'Go for it.',
-            OptionKind::Safe === $advice->choice => 'Play safe.',
-            OptionKind::TwoWay === $advice->choice => 'Play both: a pot that leaves little when it is missed.',
-            OptionKind::PushOut === $advice->choice => 'Push out.',
-            OptionKind::Pass === $advice->choice => 'Let the other shoot.',
+            OptionKind::TwoWay === $advice->choice => self::decision($advice->choice) . ': a pot that leaves little when it is missed.',
+            default => self::decision($advice->choice) . '.',
         };
 
         return implode(' ', $parts);
+    }
+
+    /** "Play safe" */
+    public static function decision(OptionKind $choice): string
+    {
+        return match ($choice) {
+            OptionKind::Go => 'Go for it',
+            OptionKind::Safe => 'Play safe',
+            OptionKind::TwoWay => 'Play both',
+            OptionKind::PushOut => 'Push out',
+            OptionKind::Pass => 'Let the other shoot',
+        };
     }
 
     /**

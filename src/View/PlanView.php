@@ -20,6 +20,7 @@ use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Wording\AdviceWording;
 use ZigLane\Core\Wording\Mentioned;
 use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Core\Wording\ShotWording;
@@ -80,6 +81,13 @@ final readonly class PlanView
      * @var list<string>
      */
     public array $ending;
+
+    /**
+     * What stands at the end of the line of shots; null where the line goes on to a break shot, or there is none.
+     *
+     * @var array{title: string, text: string, short: bool}|null
+     */
+    public ?array $end;
 
     /** Whether the rack has changed since. */
     public bool $stale;
@@ -144,7 +152,31 @@ final readonly class PlanView
             ];
         }
         $this->shots = $shots;
+        $isOpen = null === $plan || null !== $plan->break;
+        $this->end = $isOpen ? null : $this->end([] === $shots ? $this->advice : $ending);
         $this->survival = self::survivalOf($plan?->survival);
+    }
+
+    /**
+     * @param array{choice: OptionKind, win: float}|null $instead what to do where the shots end early
+     *
+     * @return array{title: string, text: string, short: bool}
+     */
+    private function end(?array $instead): array
+    {
+        return match (true) {
+            null === $this->stopped => [
+                'title' => 'Run out',
+                'text' => \sprintf('%.0f %% from the start', 100 * (float) $this->runOut),
+                'short' => false,
+            ],
+            null === $instead => ['title' => 'Ends here', 'text' => $this->stopped, 'short' => true],
+            default => [
+                'title' => AdviceWording::decision($instead['choice']),
+                'text' => \sprintf('%.0f %% to win the rack', 100 * $instead['win']),
+                'short' => false,
+            ],
+        };
     }
 
     /**

@@ -55,6 +55,7 @@ final class RunOutPageTest extends BrowserTestCase
         $this->settled('#take-safe');
         self::assertMatchesRegularExpression('/Safe: \d+ %( to win the rack)?\. .*Play safe\./', $this->text('#advice'));
         self::assertStringContainsString('it leaves the other player', $this->text('#advice'));
+        self::assertMatchesRegularExpression('/^Play safe\s+\d+ % to win the rack$/', $this->text('#strip .terminus'));
         $this->assertAccessible('advice');
         $this->click('#take-safe');
         $this->until(fn(): bool => $this->howMany('#leg-form') > 0, 'the safety as a leg');
