@@ -94,6 +94,12 @@ final readonly class Contest
         return new self($this->turns->reversed(), $this->diameter, $this->otherWarned, $this->warned);
     }
 
+    /** The same for tables that strokes from this one leave: sooner. */
+    public function near(Layout $layout): self
+    {
+        return new self($this->turns->near($layout), $this->diameter, $this->warned, $this->otherWarned);
+    }
+
     /** The same after a legal shot of the player, by which a group may be taken. */
     public function afterLegal(?Group $taken = null): self
     {

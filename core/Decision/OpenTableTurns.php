@@ -76,6 +76,15 @@ final class OpenTableTurns implements Turns
         return $this->reversed;
     }
 
+    public function near(Layout $layout): self
+    {
+        $turns = new self($this->rack, array_map(static fn(RackTurns $one): RackTurns => $one->near($layout), $this->groups));
+        $turns->known = $this->known;
+        $turns->reversed()->known = $this->reversed()->known;
+
+        return $turns;
+    }
+
     public function taking(Group $group): RackTurns
     {
         return $this->groups[$group->value];

@@ -74,6 +74,16 @@ final class RackTurns implements Turns
         return $this->reversed;
     }
 
+    public function near(Layout $layout): self
+    {
+        $own = $this->own->near($layout);
+        $turns = new self($own, $this->own === $this->other ? $own : $this->other->near($layout));
+        $turns->chains = $this->chains;
+        $turns->reversed()->chains = $this->reversed()->chains;
+
+        return $turns;
+    }
+
     public function taking(Group $group): self
     {
         return $this;

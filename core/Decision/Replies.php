@@ -87,7 +87,7 @@ final readonly class Replies
         }
         $rack = $comes->turns->rack()->goneOn($end->table);
         $best = $comes->sight($end->table) > 0.0 ? $comes->goes($end->table) : 0.0;
-        foreach ((new ShotSearch($rack, $comes, ShotBudget::reply(), $this->errors))->best() as $answer) {
+        foreach ((new ShotSearch($rack, $comes->near($end->table), ShotBudget::reply(), $this->errors))->best() as $answer) {
             $best = max($best, $answer->win());
         }
         $more = $best - $comes->turn($end->table);

@@ -38,6 +38,9 @@ interface Turns
     /** The same from the other player's side. */
     public function reversed(): self;
 
+    /** The same for tables that strokes from this one leave: sooner. */
+    public function near(Layout $layout): self;
+
     /** The same once the player has taken a group. */
     public function taking(Group $group): self;
 }

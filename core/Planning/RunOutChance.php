@@ -27,12 +27,25 @@ final class RunOutChance
     private ?Layout $last = null;
     private float $chance = 0.0;
 
+    /** @var array<int, array{float, float}|null> see moved(): of the table that those asked for are like */
+    private array $like = [];
+
     /** @param Rack $rack with the player, and the group where the game has groups */
     public function __construct(public readonly Rack $rack, ?Planner $planner = null)
     {
         $this->values = ($planner ?? new Planner($rack, SearchBudget::quick()))->values->of($rack);
         $this->balls = RemainingBalls::of($rack->layout);
         $this->values->values($this->balls);
+    }
+
+    /** The same for tables that strokes from this one leave: sooner, where balls lie elsewhere than in the rack. */
+    public function near(Layout $layout): self
+    {
+        $chance = clone $this;
+        $chance->like = $this->moved($layout);
+        $chance->last = null;
+
+        return $chance;
     }
 
     /** From where the cue ball lies, 0–1. */
@@ -58,7 +71,7 @@ final class RunOutChance
             return $this->values->valueAt($left, $cue->x, $cue->y);
         }
 
-        return $this->values->moved->valueOf($this->values, $this->balls, $moved, $cue->x, $cue->y);
+        return $this->values->moved->valueOf($this->values, $this->balls, $moved, $cue, $this->like);
     }
 
     /** With the ball in hand, where the balls lie about as they did, 0–1. */

@@ -97,7 +97,7 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
     public function disturbed(array $moved, float $x, float $y): float
     {
         if (null !== $this->step) {
-            return $this->stateValues->moved->valueOf($this->stateValues, $this->left, $moved, $x, $y);
+            return $this->stateValues->moved->valueOf($this->stateValues, $this->left, $moved, new Point($x, $y));
         }
         $met = 0;
         foreach ($moved as $ball => $place) {

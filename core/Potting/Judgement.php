@@ -8,6 +8,7 @@ use ZigLane\Core\Equipment\BallId;
 use ZigLane\Core\Equipment\Pocket;
 use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Physics\AimedStroke;
+use ZigLane\Core\Physics\BallStates;
 use ZigLane\Core\Physics\EventType;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Physics\Simulator;
@@ -67,9 +68,12 @@ final readonly class Judgement
         return $into > self::ALONG * $from->distanceTo($at);
     }
 
-    private function mouth(int $pocket): Point
+    /** Middle of the mouth that a ball drops in; null where it stays on the table, or leaves it. */
+    private function mouth(BallStates $state, int $slot): ?Point
     {
-        return $this->simulator->geometry->pocket(Pocket::at($pocket))->mouthMiddle();
+        return !$state->isDown($slot) || $state->isOff($slot)
+            ? null
+            : $this->simulator->geometry->pocket(Pocket::at($state->pocket[$slot]))->mouthMiddle();
     }
 
     /** How many times as large as on a straight shot the error of aim is, from 1. */
@@ -87,7 +91,7 @@ final readonly class Judgement
             } elseif (EventType::BallCushion === $event->type) {
                 $kicked += $hit ? 0 : 1;
                 $at = new Point($event->x, $event->y);
-                $mouth = $state->isDown($event->slot) ? $this->mouth($state->pocket[$event->slot]) : null;
+                $mouth = $this->mouth($state, $event->slot);
                 $isBank = self::isBank($from[$event->slot], $at, $event->other >= self::LONG_RAILS, $mouth);
                 $rails[$event->slot] = ($rails[$event->slot] ?? 0) + ($isBank ? 1 : 0);
                 $from[$event->slot] = $at;

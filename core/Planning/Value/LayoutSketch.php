@@ -37,9 +37,6 @@ final class LayoutSketch
     /** @var array<int, float> by balls on the table */
     private array $onward = [];
 
-    /** @var list<int>|null see ordered() */
-    private ?array $order = null;
-
     /**
      * @param array<int, Point> $places object balls as they lie
      * @param float             $steady share of a later ball's chance that is that of the best place, 0–1
@@ -63,7 +60,6 @@ final class LayoutSketch
         $sketch = clone $this;
         $sketch->pots = $this->pots->moving($places);
         $sketch->onward = [];
-        $sketch->order = null;
 
         return $sketch;
     }
@@ -141,27 +137,9 @@ final class LayoutSketch
         if (\count($due) <= self::LOOKED) {
             return $due;
         }
-        $easiest = [];
-        $due = array_flip($due);
-        foreach ($this->order ??= $this->ordered() as $ball) {
-            if (isset($due[$ball]) && self::LOOKED === array_push($easiest, $ball)) {
-                break;
-            }
-        }
-
-        return $easiest;
-    }
-
-    /**
-     * All balls, the one that would be the easiest first.
-     *
-     * @return list<int>
-     */
-    private function ordered(): array
-    {
-        $shares = array_map($this->pots->firstShare(...), array_combine($this->pots->balls(), $this->pots->balls()));
+        $shares = array_map($this->pots->firstShare(...), array_combine($due, $due));
         arsort($shares);
 
-        return array_keys($shares);
+        return \array_slice(array_keys($shares), 0, self::LOOKED);
     }
 }

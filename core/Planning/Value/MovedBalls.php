@@ -30,6 +30,12 @@ final class MovedBalls
     /** The table before anything was moved. */
     private readonly LayoutSketch $lying;
 
+    /** The table that those are like that were looked at last. */
+    private LayoutSketch $base;
+
+    /** @var array<int, array{float, float}|null> where balls lie on it that were moved, m */
+    private array $like = [];
+
     /** @var array<int, float> by remaining balls */
     private array $scales = [];
 
@@ -38,6 +44,7 @@ final class MovedBalls
         $places = $rack->layout->balls;
         unset($places[BallId::CUE]);
         $this->lying = new LayoutSketch($cache->simulator, $rack->player, $places, self::steady($rack->player));
+        $this->base = $this->lying;
     }
 
     /** How far a later ball's chance is that of the best place of the cue ball, 0–1. */
@@ -59,10 +66,10 @@ final class MovedBalls
     /**
      * @param ValueFunction                        $values of the table before; not kept, they keep this
      * @param array<int, array{float, float}|null> $moved where they lie now, m; null for one that fell
-     * @param float                                $x     cue ball, m
-     * @param float                                $y     m
+     * @param Point                                $cue   cue ball
+     * @param array<int, array{float, float}|null> $like  a table that this one is like, as another stroke left it: the same value, sooner
      */
-    public function valueOf(ValueFunction $values, RemainingBalls $remaining, array $moved, float $x, float $y): float
+    public function valueOf(ValueFunction $values, RemainingBalls $remaining, array $moved, Point $cue, array $like = []): float
     {
         $scale = $this->scale($values, $remaining);
         $game = $this->rack->rules();
@@ -77,9 +84,43 @@ final class MovedBalls
         foreach ($moved as $ball => $place) {
             $remaining = null === $place ? $remaining->without($ball) : $remaining;
         }
-        $places = array_map(static fn(array $at): Point => new Point(...$at), array_filter($moved));
 
-        return $scale * $this->lying->moving($places)->valueAt($values, $remaining, $x, $y);
+        return $scale * $this->sketch($moved, $like)->valueAt($values, $remaining, $cue->x, $cue->y);
+    }
+
+    /**
+     * A sketch of the table with some balls elsewhere, made from that of a table that is like it.
+     *
+     * @param array<int, array{float, float}|null> $moved
+     * @param array<int, array{float, float}|null> $like
+     */
+    private function sketch(array $moved, array $like): LayoutSketch
+    {
+        if ($like !== $this->like) {
+            $this->base = [] === $like ? $this->lying : $this->lying->moving(self::places($like));
+            $this->like = $like;
+        }
+        foreach (array_filter($like) as $ball => $at) {
+            if (!\array_key_exists($ball, $moved)) {
+                $place = $this->rack->layout->ball($ball);
+                $moved[$ball] = [$place->x, $place->y];
+            } elseif ($at === $moved[$ball]) {
+                unset($moved[$ball]);
+            }
+        }
+        $places = self::places($moved);
+
+        return [] === $places ? $this->base : $this->base->moving($places);
+    }
+
+    /**
+     * @param array<int, array{float, float}|null> $moved
+     *
+     * @return array<int, Point>
+     */
+    private static function places(array $moved): array
+    {
+        return array_map(static fn(array $at): Point => new Point(...$at), array_filter($moved));
     }
 
     /**

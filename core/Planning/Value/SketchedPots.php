@@ -97,14 +97,6 @@ final class SketchedPots
     }
 
     /**
-     * @return list<int> ball numbers
-     */
-    public function balls(): array
-    {
-        return array_keys($this->places);
-    }
-
-    /**
      * The chance of a ball's best pot from a place (m), 0–1.
      *
      * @param int $bits balls on the table
@@ -171,44 +163,22 @@ final class SketchedPots
      * @param int               $field ball · 8 + mouth
      * @param int               $bits  balls on the table
      *
-     * @return int balls that were in the way, one bit each
+     * @return int one ball that was in the way of each node where it could not be raised, one bit each
      */
     private function raise(array &$best, int $field, int $bits): int
     {
-        [$nodes, $chances, $ux, $uy, $far] = $this->field($field);
-        $bits &= ~(1 << intdiv($field, 8));
-        if ($this->isUnmoved($field)) {
-            // Of a ball that lies where it lay only the balls that were moved can be in the way now, or no longer.
-            [$masks, $masked, $asked] = [$this->from?->masks($field) ?? [], $bits & ~$this->moved, $this->elsewhere];
-        } else {
-            [$masks, $masked, $asked] = null === $this->from ? [$this->masks($field), $bits, []] : [[], 0, $this->places];
-        }
-        $asked = array_filter($asked, static fn(int $ball): bool => 0 !== ($bits >> $ball & 1), \ARRAY_FILTER_USE_KEY);
-        $least = $this->diameter * $this->diameter;
+        [$nodes, $chances] = $this->field($field);
+        $masks = $this->masks($field);
         $inTheWay = 0;
         foreach ($nodes as $i => $node) {
-            if ($chances[$i] <= $best[$node]) {
-                continue;
-            }
-            $known = 0 === $masked ? 0 : $masks[$i] & $masked;
-            if (0 !== $known) {
-                $inTheWay |= $known;
-                continue;
-            }
-            [$x, $y] = $this->nodes[$node];
-            foreach ($asked as $ball => $place) {
-                $px = $place->x - $x;
-                $py = $place->y - $y;
-                $along = $px * $ux[$i] + $py * $uy[$i];
-                $along = $along < 0.0 ? 0.0 : ($along > $far[$i] ? $far[$i] : $along);
-                $px -= $along * $ux[$i];
-                $py -= $along * $uy[$i];
-                if ($px * $px + $py * $py < $least) {
-                    $inTheWay |= 1 << $ball;
-                    continue 2;
+            if ($chances[$i] > $best[$node]) {
+                $known = $masks[$i] & $bits;
+                if (0 === $known) {
+                    $best[$node] = $chances[$i];
+                } else {
+                    $inTheWay |= $known & -$known;
                 }
             }
-            $best[$node] = $chances[$i];
         }
 
         return $inTheWay;
@@ -256,23 +226,41 @@ final class SketchedPots
     }
 
     /**
-     * Balls in the cue ball's way from the nodes of a field, one bit each.
+     * Balls in the cue ball's way from the nodes of a field, one bit each. Of a ball that lies where it lay only those that were moved can
+     * be in the way now, or no longer.
      *
      * @return list<int>
      */
     private function masks(int $field): array
     {
-        if (!isset($this->masks[$field])) {
-            [$nodes, , $ux, $uy, $far] = $this->field($field);
-            $masks = [];
-            foreach ($nodes as $i => $node) {
-                [$x, $y] = $this->nodes[$node];
-                $masks[] = $this->inTheWay($this->places, $x, $y, $ux[$i] * $far[$i], $uy[$i] * $far[$i]) & ~(1 << intdiv($field, 8));
+        if (isset($this->masks[$field])) {
+            return $this->masks[$field];
+        }
+        [$nodes, , $ux, $uy, $far] = $this->field($field);
+        $isUnmoved = $this->isUnmoved($field);
+        $masks = $isUnmoved ? $this->from?->masks($field) ?? [] : array_fill(0, \count($nodes), 0);
+        $kept = ~$this->moved;
+        $places = $isUnmoved ? $this->elsewhere : $this->places;
+        unset($places[intdiv($field, 8)]);
+        $least = $this->diameter * $this->diameter;
+        foreach ($nodes as $i => $node) {
+            [$x, $y] = $this->nodes[$node];
+            $mask = $masks[$i] & $kept;
+            foreach ($places as $ball => $place) {
+                $px = $place->x - $x;
+                $py = $place->y - $y;
+                $along = $px * $ux[$i] + $py * $uy[$i];
+                $along = $along < 0.0 ? 0.0 : ($along > $far[$i] ? $far[$i] : $along);
+                $px -= $along * $ux[$i];
+                $py -= $along * $uy[$i];
+                if ($px * $px + $py * $py < $least) {
+                    $mask |= 1 << $ball;
+                }
             }
-            $this->masks[$field] = $masks;
+            $masks[$i] = $mask;
         }
 
-        return $this->masks[$field];
+        return $this->masks[$field] = array_values($masks);
     }
 
     /**
