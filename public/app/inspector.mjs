@@ -15,6 +15,7 @@ async function tried(f, signal) {
 }
 
 let queue = null;
+let keyed = null; // the tip moved by keys is sent when it comes to rest
 
 function tryOut() {
     if (form()) queue.put(form());
@@ -42,8 +43,15 @@ function show(html) {
 }
 
 function commit() {
+    clearTimeout(keyed);
+    keyed = null;
     queue.drop();
     form()?.requestSubmit();
+}
+
+/** Sends what has been moved by keys and still waits. */
+export function finish() {
+    if (keyed !== null) commit();
 }
 
 /** Brings a tip inside the miscue limit and shows it. */
@@ -67,7 +75,6 @@ function markTip(side, height) {
 export function watchInspector(toast) {
     queue = new RequestQueue(tried, show, { tell: toast });
     let dragging = null;
-    let keyed = null;
 
     const follow = (event) => {
         const box = dragging.getBoundingClientRect();

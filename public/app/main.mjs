@@ -1,6 +1,6 @@
 // Wires the page: shortcuts, what is redrawn, errors. All computing is the server's.
 import { watchTable, redress } from './table.mjs';
-import { watchInspector } from './inspector.mjs';
+import { finish, watchInspector } from './inspector.mjs';
 import { watchReading } from './reading.mjs';
 import { watchRoutes } from './routes.mjs';
 import { watchPlan } from './plan.mjs';
@@ -53,7 +53,9 @@ let goOn = null;
 const underWay = () => [...changes].some((xhr) => xhr.readyState !== XMLHttpRequest.UNSENT && xhr.readyState !== XMLHttpRequest.DONE);
 document.addEventListener('htmx:confirm', (event) => {
     const { verb, target, elt, issueRequest } = event.detail;
-    if (verb !== 'get' || target?.id !== 'workspace' || elt.id.startsWith('ask-') || !underWay()) return;
+    if (verb !== 'get' || target?.id !== 'workspace' || elt.id.startsWith('ask-')) return;
+    finish();
+    if (!underWay()) return;
     event.preventDefault();
     goOn = () => issueRequest(true);
 });

@@ -224,6 +224,11 @@ final class TablePageTest extends BrowserTestCase
             $this->click('#card-1');
             $this->until(fn(): bool => str_starts_with($this->text('#speed-out'), \sprintf('%.2f lengths', 1.5 + $time / 4)), 'the change was kept');
         }
+        $height = (float) $this->value('#tip-height');
+        $this->keys('t', WebDriverKeys::ARROW_DOWN, '[');
+        $this->until(fn(): bool => str_contains($this->text('#inspector h2'), 'Layout') && 0 === $this->howMany('.htmx-request'), 'the layout, though the tip still moved');
+        $this->keys(']');
+        $this->until(fn(): bool => abs((float) $this->value('#tip-height') - $height + 0.05) < 1e-6, 'the tip was kept');
     }
 
     /** Everything with the keyboard alone: set a ball, plan, choose, strike, look, undo. */
