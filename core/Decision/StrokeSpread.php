@@ -36,8 +36,9 @@ final readonly class StrokeSpread
     /** Directions all round. */
     private const ROUND = 180;
 
-    /** Balls of those that may be hit first that are looked at, the nearest first. */
+    /** Balls of those that may be hit first that are looked at, the nearest first, and how many of them as closely as one alone. */
     private const BALLS = 4;
+    private const CLOSELY = 2;
 
     /** Hidden balls that are jumped and swerved at; how far aside of them (rad; null for as they are hit), in so many steps to a side. */
     private const RAISED = 1;
@@ -81,7 +82,8 @@ final readonly class StrokeSpread
         }
 
         // By the golden ratio, evenly whatever the strokes are sorted by: every eighth would have the same speed.
-        $taken = static fn(int $n): bool => fmod($n * self::GOLDEN, 1.0) * $every < 1.0;
+        $step = $every * max(1.0, min(self::BALLS, \count($balls)) / self::CLOSELY);
+        $taken = static fn(int $n): bool => fmod($n * self::GOLDEN, 1.0) * $step < 1.0;
 
         return array_values(array_filter($strokes, $taken, \ARRAY_FILTER_USE_KEY));
     }
