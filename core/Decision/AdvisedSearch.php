@@ -84,13 +84,13 @@ final readonly class AdvisedSearch
             // What is pinned is planned round with plain pots.
             return null;
         }
-        $direct = [] === $plan->shots ? null : $plan->runOut;
-        if (null !== $advice && (null === $direct || ($advice->another && OptionKind::Go === $advice->choice))) {
+        $instead = [] === $plan->shots ? null : $plan;
+        if (null !== $advice && (null === $instead || ($advice->another && OptionKind::Go === $advice->choice))) {
             $before = new Plan($this->asked($plan)->rack, [], 0.0, null);
             $tried = $advice->chosen();
             $rack = $advice->rack;
         } elseif (null !== $ending) {
-            [$before, $tried, $rack, $direct] = [$plan, $ending->advice->chosen(), $ending->rack, null];
+            [$before, $tried, $rack, $instead] = [$plan, $ending->advice->chosen(), $ending->rack, null];
         } else {
             $may = null === $advice && $this->maySurprise($plan);
 
@@ -102,7 +102,7 @@ final readonly class AdvisedSearch
         }
         $line = SpecialLine::of($before, $rack, $tried, $planner, $this->errors);
 
-        return null === $direct ? $line : $line?->instead($direct);
+        return null === $instead ? $line : $line?->instead($instead);
     }
 
     /** A plan as it was asked for: on an open table no group is taken. */

@@ -64,10 +64,13 @@ final readonly class Adviser
      */
     public function advise(?AimedStroke $stroke, ?Pot $pot, float $runOut): Advice
     {
-        $go = null === $stroke ? null : $this->planned($stroke, $pot, $runOut);
+        $judged = null === $stroke ? null : $this->search->judge($stroke, $pot);
+        $go = null === $judged ? null : $this->planned($judged, $runOut);
         $found = $this->search->best();
         $other = $found[OptionKind::Go->value] ?? null;
-        if (null === $go || (null !== $other && $other->win() > $go->win() + self::ANOTHER && $this->isAnother($other, $pot))) {
+        // What comes after either is compared by state values, by which alone that of the other is known.
+        $least = max($go?->win(), $judged?->win()) + self::ANOTHER;
+        if (null === $go || (null !== $other && $other->win() > $least && $this->isAnother($other, $pot))) {
             // A bank, a combination, a ball that the plan did not see.
             $go = $other ?? $go;
         }
@@ -148,12 +151,10 @@ final readonly class Adviser
         return null === $pot || ($pocketed[$pot->ball] ?? null) !== $pot->pocket || \count($pocketed) > 1;
     }
 
-    /** The plan's own stroke: what comes after it is known better than from state values. */
-    private function planned(AimedStroke $stroke, ?Pot $pot, float $runOut): Tried
+    /** The plan's own stroke as it was judged: what comes after it is known better than from state values. */
+    private function planned(Tried $judged, float $runOut): Tried
     {
-        $tried = $this->search->judge($stroke, $pot);
-        $tried = new Tried($stroke, $pot, $tried->chances->gone());
-
+        $tried = new Tried($judged->stroke, $judged->call, $judged->chances->gone());
         $goes = fn(float $chance): float => $this->contest->goes($this->rack->layout, $chance);
 
         return $tried->winning($tried->win() + $goes($runOut) - $goes($tried->chances->runOut));

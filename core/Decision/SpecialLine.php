@@ -59,12 +59,19 @@ final readonly class SpecialLine
     private const ENOUGH = 0.85;
 
     /**
-     * @param Plan        $before up to the shot, as far as that is kept
-     * @param PlannedShot $shot   its chance is that of the rack from there
-     * @param float       $fouls  share of its tries that are fouls
-     * @param bool        $wins   whether it wins the rack
+     * @param Plan           $before up to the shot, as far as that is kept
+     * @param PlannedShot    $shot   its chance is that of the rack from there
+     * @param float          $fouls  share of its tries that are fouls
+     * @param bool           $wins   whether it wins the rack
+     * @param OtherShot|null $other  that a plan by plain pots begins with, where this is a plain pot too
      */
-    private function __construct(private Plan $before, private PlannedShot $shot, private float $fouls, private bool $wins) {}
+    private function __construct(
+        private Plan $before,
+        private PlannedShot $shot,
+        private float $fouls,
+        private bool $wins,
+        private ?OtherShot $other = null,
+    ) {}
 
     /**
      * @param Plan $before with the shots that are kept
@@ -98,6 +105,7 @@ final readonly class SpecialLine
             $fouls += EndKind::Foul === $one->kind ? 1 : 0;
             $runOut += $value;
         }
+        $family = $found->family($rack);
         $zone = static fn(float $share): Region => $wins ? new Region([]) : $chance->region($end->table, $share * $leads);
 
         return new self($before, new PlannedShot(
@@ -108,18 +116,22 @@ final readonly class SpecialLine
             $zone(RunOutEvaluator::POSITION),
             $zone(RunOutEvaluator::HEART),
             $end->table->ball(BallId::CUE),
-            null,
-            [new NotDirect($found->leg->spec->intent->kind, null)],
+            $family,
+            null === $family ? [new NotDirect($found->leg->spec->intent->kind, null)] : [],
             true,
         ), $fouls / self::TRIES, $wins);
     }
 
-    /** The same where a plain pot could be played too, by which the rack is run out so often, 0–1. */
-    public function instead(float $direct): self
+    /** The same where another line could be played too. */
+    public function instead(Plan $plan): self
     {
-        $finding = new NotDirect($this->shot->spec->intent->kind, $direct);
+        if (null === $this->shot->family) {
+            $finding = new NotDirect($this->shot->spec->intent->kind, $plan->runOut);
 
-        return new self($this->before, $this->shot->sayingFirst($finding, 1), $this->fouls, $this->wins);
+            return new self($this->before, $this->shot->sayingFirst($finding, 1), $this->fouls, $this->wins);
+        }
+
+        return new self($this->before, $this->shot, $this->fouls, $this->wins, OtherShot::begins($plan, $this->shot));
     }
 
     /**
@@ -151,7 +163,7 @@ final readonly class SpecialLine
         $least = $plan->runOut + self::BETTER;
         foreach (\array_slice(Tried::ranked($ranked), 0, self::JUDGED) as $tried) {
             $tried = $tried->win() > self::WORTH_STIRRING * $plan->runOut ? self::stirred($tried, $spread, $judged) : $tried;
-            $line = self::of(new Plan($plan->rack, [], 0.0, null), $rack, $tried, $planner, $errors)?->instead($plan->runOut);
+            $line = self::of(new Plan($plan->rack, [], 0.0, null), $rack, $tried, $planner, $errors)?->instead($plan);
             $isLikely = null !== $line && $line->shot->chances->pot >= OptionKind::POT;
             if ($isLikely && $line->shot->chances->runOut > $least) {
                 $best = $line;
@@ -272,7 +284,7 @@ final readonly class SpecialLine
             $shots,
             $kept[0]->chances->runOut,
             $rest->stopped,
-            array_values(array_filter([...(1 === \count($kept) ? $this->shot->findings : []), $hinge, ...$says])),
+            array_values(array_filter([...(1 === \count($kept) ? [...$this->shot->findings, $this->other] : []), $hinge, ...$says])),
             $hinge?->shot,
             $rest->settled,
             null,

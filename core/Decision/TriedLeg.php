@@ -9,11 +9,13 @@ use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Shot;
 use ZigLane\Core\Physics\Speed;
 use ZigLane\Core\Physics\TableLengths;
 use ZigLane\Core\Physics\Tip;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Routes\Family;
 use ZigLane\Core\Routes\TakeOver;
 use ZigLane\Core\Shots\Intent;
 use ZigLane\Core\Shots\ShotKind;
@@ -51,8 +53,13 @@ final readonly class TriedLeg
         if (($bare->result->pocketed[$pot->ball] ?? null) !== $pot->pocket) {
             return null;
         }
-        $intent = self::intent(ShotWay::of($rack, $bare->result, $pot->ball), $bare->result->firstHit, $pot->ball);
-        $spec = null === $intent ? null : self::byItsWay($rack, $tried, $pot, $intent);
+        $way = ShotWay::of($rack, $bare->result, $pot->ball);
+        $intent = self::intent($way, $bare->result->firstHit, $pot->ball);
+        $spec = match (true) {
+            null !== $intent => self::byItsWay($rack, $tried, $pot, $intent),
+            [] === self::ways($way, $bare->result->firstHit, $pot->ball) => TakeOver::spec($rack, $pot, Shot::of($tried->stroke)),
+            default => null,
+        };
         $leg = null === $spec ? null : $player->leg(1, $spec, $rack->layout, $rack->rules());
         $same = null !== $leg && LegState::Holds === $leg->state
             && abs(($leg->shot->aim ?? INF) - $tried->stroke->aim) < self::AS_SEARCHED;
@@ -63,15 +70,7 @@ final readonly class TriedLeg
     /** What kind of shot it is; null where it is a plain pot or something of several kinds. */
     private static function intent(ShotWay $way, ?int $first, int $ball): ?Intent
     {
-        $ways = array_filter([
-            [] !== $way->before,
-            [] !== $way->banked,
-            null !== $way->kissed,
-            $first !== $ball,
-            null !== ($way->over ?? $way->round),
-        ]);
-
-        return 1 !== \count($ways) ? null : match (true) {
+        return 1 !== \count(self::ways($way, $first, $ball)) ? null : match (true) {
             [] !== $way->banked => self::offRails(ShotKind::Bank, $way->banked),
             [] !== $way->before => self::offRails(ShotKind::Kick, $way->before),
             null !== $way->kissed => new Intent(ShotKind::Kiss, other: $way->kissed),
@@ -84,10 +83,34 @@ final readonly class TriedLeg
         };
     }
 
+    /**
+     * By what it is no plain pot.
+     *
+     * @return array<int, true>
+     */
+    private static function ways(ShotWay $way, ?int $first, int $ball): array
+    {
+        return array_filter([
+            [] !== $way->before,
+            [] !== $way->banked,
+            null !== $way->kissed,
+            $first !== $ball,
+            null !== ($way->over ?? $way->round),
+        ]);
+    }
+
     /** @param list<Rail> $rails */
     private static function offRails(ShotKind $kind, array $rails): ?Intent
     {
         return \count($rails) <= $kind->mostRails() ? new Intent($kind, $rails) : null;
+    }
+
+    /** What the cue ball does after a plain pot; null for any other kind, and for a bare direction. */
+    public function family(Rack $rack): ?Family
+    {
+        $stroke = null === $this->leg->spec->ball || !$this->leg->spec->intent->isPlain() ? null : $this->leg->shot?->stroke();
+
+        return null === $stroke ? null : Family::played($rack->simulator(), $rack->layout, $stroke, $this->pot);
     }
 
     /** Null where the shot, solved for, is another one. */

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Routes;
 
+use ZigLane\Core\Aiming\Pot;
+use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Geometry\Angle;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\ListOf;
 use ZigLane\Core\Physics\AimedStroke;
 use ZigLane\Core\Physics\BallStates;
+use ZigLane\Core\Physics\Layout;
+use ZigLane\Core\Physics\Simulator;
 
 /**
  * What a cue ball does on its way, in the trade's words: which cushions in which order, with which stroke and spin. Routes of
@@ -42,6 +48,20 @@ final readonly class Family
         public string $side,
         public string $spin,
     ) {}
+
+    /** Of a stroke that pots a ball. */
+    public static function played(Simulator $simulator, Layout $layout, AimedStroke $aimed, Pot $pot): self
+    {
+        $whole = $simulator->struck($layout, $aimed);
+        $simulator->run($whole, record: true);
+        $hit = $simulator->struck($layout, $aimed);
+        $simulator->run($hit, record: true, stopAtHit: true);
+        $ball = $layout->ball($pot->ball);
+        $toward = $ball->angleTo($simulator->geometry->pocket($pot->pocket)->entrance($ball));
+        $cut = $toward - $layout->ball(BallId::CUE)->angleTo(new Point($hit->x[0], $hit->y[0]));
+
+        return self::of($whole, $hit, $aimed, Angle::wrap($cut), $simulator->ball->radius);
+    }
 
     /**
      * @param BallStates  $whole  the shot, recorded

@@ -45,9 +45,15 @@ final readonly class RouteChances
         );
     }
 
+    /** Of a route of which no more is known. */
+    public static function of(float $pot, float $position, float $value): self
+    {
+        return new self($pot, $position, $value, 0.0, 0.0, 0.0, 0.0, 0);
+    }
+
     /** Of a route that has not been played yet. */
     public static function none(): self
     {
-        return new self(0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0);
+        return self::of(0.0, 0.0, 0.0);
     }
 }

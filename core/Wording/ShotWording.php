@@ -28,6 +28,9 @@ use ZigLane\Core\Shots\ShotKind;
  */
 final class ShotWording
 {
+    /** Shares below this are told as hardly any. */
+    private const HARDLY = 0.005;
+
     private function __construct() {}
 
     /** The route in the trade's words. */
@@ -119,9 +122,11 @@ final class ShotWording
             default => 'A ' . $finding->kind->value,
         };
 
-        return null === $finding->direct
-            ? "$what: nothing goes directly."
-            : \sprintf('%s: a direct pot instead would run the rack out in about %.0f %%.', $what, 100 * $finding->direct);
+        return match (true) {
+            null === $finding->direct => "$what: nothing goes directly.",
+            $finding->direct < self::HARDLY => "$what: a direct pot instead would hardly ever run the rack out.",
+            default => \sprintf('%s: a direct pot instead would run the rack out in about %.0f %%.', $what, 100 * $finding->direct),
+        };
     }
 
     /** What is moved on the way. */

@@ -6,6 +6,8 @@ namespace ZigLane\Core\Planning\Finding;
 
 use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Finding;
+use ZigLane\Core\Planning\Plan;
+use ZigLane\Core\Planning\PlannedShot;
 use ZigLane\Core\Routes\RouteChances;
 
 /**
@@ -23,4 +25,13 @@ final readonly class OtherShot implements Finding
         public RouteChances $chances,
         public float $less,
     ) {}
+
+    /** What another plan begins with, which has at least one shot. */
+    public static function begins(Plan $plan, PlannedShot $shot): self
+    {
+        $first = $plan->shots[0];
+        $chances = RouteChances::of($first->chances->pot, $first->chances->position, $plan->runOut);
+
+        return new self($first->pot, $first->pot->ball !== $shot->pot->ball, $chances, $shot->chances->runOut - $plan->runOut);
+    }
 }

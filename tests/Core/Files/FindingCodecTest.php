@@ -59,6 +59,7 @@ final class FindingCodecTest extends TestCase
                 'Breaks the cluster of the 3 and 4 on the way. The 5 is the insurance ball: it goes wherever the cue ball stops.',
             ],
             [new Found\NotDirect(ShotKind::Bank, null), 'A bank: nothing goes directly.'],
+            [new Found\NotDirect(ShotKind::Combination, 0.002), 'A combination: a direct pot instead would hardly ever run the rack out.'],
             [new Found\NotDirect(ShotKind::Pot, 0.361), 'No plain pot: a direct pot instead would run the rack out in about 36 %.'],
             [new Found\WinsByAnother(9), 'The 9 drops with it when all goes as drawn, and wins the rack.'],
             [new Found\ThirdFoul(16), 'A foul now would be your third in a row: it costs 16 points.'],
