@@ -9,7 +9,8 @@ namespace ZigLane\Core\Decision;
  * 1960): who wins it when the player comes to a table like most, and who wins it with so much of a run-out.
  *
  * V(k) is the mean chance to run out the last k balls. A turn that has the chance v to run out n balls makes at least j of them with the
- * chance v / (c V(n − j)): it comes to those that are left in a place c times as good as most, since it was played for.
+ * chance v / (c V(n − j)), and never less than v: it comes to those that are left in a place c times as good as most, since it was played
+ * for.
  */
 final readonly class TurnChain
 {
@@ -188,7 +189,8 @@ final readonly class TurnChain
         $turn = [];
         $atLeast = 1.0;
         for ($j = 1; $j <= $left; ++$j) {
-            $next = min($atLeast, $j === $left ? $runOut : $runOut / (self::BETTER * $means[$left - $j - 1]));
+            // Who runs out makes all of those before, too.
+            $next = $j === $left ? $runOut : max($runOut, min($atLeast, $runOut / (self::BETTER * $means[$left - $j - 1])));
             $turn[] = $atLeast - $next;
             $atLeast = $next;
         }

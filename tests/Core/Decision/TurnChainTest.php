@@ -20,6 +20,7 @@ final class TurnChainTest extends TestCase
     {
         yield 'the same balls' => [[0.7, 0.5, 0.4, 0.3], [0.6, 0.4, 0.25, 0.2], true];
         yield 'a group each' => [[0.7, 0.5, 0.4, 0.3], [0.6, 0.4], false];
+        yield 'players who seldom miss' => [[0.97, 0.93, 0.9, 0.86], [0.95, 0.9, 0.8, 0.75], true];
         yield 'one ball' => [[0.7], [0.2], true];
     }
 
@@ -77,6 +78,18 @@ final class TurnChainTest extends TestCase
         self::assertGreaterThan($one->inHand(0.0), $one->inHand(0.5));
     }
 
+    /** Who runs out wins: to go is worth at least that, and more where a turn that fails may still be followed by another. */
+    public function testToGoIsWorthAtLeastTheRunOut(): void
+    {
+        foreach ([[0.97, 0.93, 0.9, 0.86], [0.7, 0.5, 0.4, 0.3], [0.3, 0.02, 0.001, 0.0]] as $means) {
+            [$one] = TurnChain::between($means, $means, true);
+            foreach ([0.1, 0.5, 0.76, 0.95, 0.999] as $runOut) {
+                self::assertGreaterThan($runOut, $one->going($runOut));
+                self::assertLessThan(1.0, $one->going($runOut));
+            }
+        }
+    }
+
     /**
      * @param array{list<float>, list<float>} $means
      */
@@ -89,7 +102,7 @@ final class TurnChainTest extends TestCase
             // A run goes on as long as this number is below the chance to get that far.
             $reach = $random->between(0.0, 1.0);
             $made = 0;
-            while ($made < $all && $reach < ($made + 1 === $all ? $runOut : $runOut / (1.5 * $means[$turn][$all - $made - 2]))) {
+            while ($made < $all && $reach < ($made + 1 === $all ? $runOut : max($runOut, $runOut / (1.5 * $means[$turn][$all - $made - 2])))) {
                 ++$made;
             }
             if ($made === $all) {
