@@ -151,10 +151,13 @@ run_test() {
     TAKEN=$ROOT/var/taken
     rm -rf "$TAKEN"
     mkdir -p "$TAKEN"
-    # One lane checks the code and then the core; the other one has the tests that need a server. They end at about the same time.
+    # One lane checks the code and then the core, a second one the core alone, and this one has the tests that need a server, which often
+    # only wait. They end at about the same time.
+    local functions
+    functions=$(declare -f say fail install_module_checks checks check_style check_analysis check_modules core_tests && declare -p ROOT PHP_JIT TAKEN)
     if wanted core; then
-        begin_beside core bash -c "$(declare -f say fail install_module_checks checks check_style check_analysis check_modules core_tests)
-            $(declare -p ROOT PHP_JIT TAKEN); checks ${checks[*]} && core_tests ${suites[*]}"
+        begin_beside core bash -c "$functions; core_tests ${suites[*]}"
+        begin_beside checks bash -c "$functions; checks ${checks[*]} && core_tests ${suites[*]}"
     else
         checks "${checks[@]}"
     fi
@@ -173,6 +176,7 @@ run_test() {
         php tools/fuzz.php "$ZIG_LANE_LAN_URL" 150 2
     fi
     core_tests "${suites[@]}"
+    ! wanted core || end_beside checks
     ! wanted core || end_beside core
     ! wanted operations || end_beside operations
     say "All of it passed in $((SECONDS - began)) s."

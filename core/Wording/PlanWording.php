@@ -68,7 +68,7 @@ final class PlanWording
         return match (true) {
             $finding instanceof Told => $finding->text,
             $finding instanceof Hinge => \sprintf(
-                'The hinge is shot %d, the %d: it keeps %.0f %% of what is left to win, less than any other.',
+                'The hinge is shot %d, the %d: of the runs that get to it %.0f %% get past it, fewer than at any other.',
                 $finding->shot,
                 $finding->ball,
                 100 * $finding->keeps,

@@ -72,7 +72,7 @@ final class FindingCodecTest extends TestCase
                 new Found\RoundTheTable(['foot', 'left', 'head'], $family, 0.5),
                 'Round three cushions rather than a shorter way: follow with running outside spin, foot and left cushions would keep about 50 %.',
             ],
-            [new Found\Hinge(4, 7, 0.62), 'The hinge is shot 4, the 7: it keeps 62 % of what is left to win, less than any other.'],
+            [new Found\Hinge(4, 7, 0.62), 'The hinge is shot 4, the 7: of the runs that get to it 62 % get past it, fewer than at any other.'],
             [new Found\GroupTaken(Group::Stripes, 0.3, 0.2), 'Take stripes: about 30 %, with solids about 20 %.'],
             [new Found\GroupTaken(Group::Solids, null, null), 'Take solids.'],
             [new Found\BallInTheWay(3, 5, false), 'The 5 must go before the 3: it is in its way.'],
