@@ -41,6 +41,9 @@ final class StrokeTrials
     /** No shot is left below this. */
     private const NO_SHOT = 0.05;
 
+    /** Where other balls are moved as a rule, a place is good from so much of what is left on average (our own choice). */
+    private const GOOD = 0.8;
+
     public readonly PotChance $pot;
     public readonly Point $cue;
     private readonly ShotSampler $sampler;
@@ -146,8 +149,9 @@ final class StrokeTrials
     public function chances(AimedStroke $stroke, array $samples): RouteChances
     {
         $error = $this->pot->errors($this->cue, $stroke);
-        $pot = $position = $scratch = $touches = $hooked = $astray = 0;
-        $value = 0.0;
+        $scratch = $touches = $disturbing = $hooked = 0;
+        // What each pot leaves, and whether that is a shot.
+        $left = [];
         $level = $this->evaluator->level();
         $this->beginJudging(\count($samples));
         foreach ($samples as $sample) {
@@ -164,17 +168,19 @@ final class StrokeTrials
             if (!$this->sampler->pots($state)) {
                 continue;
             }
-            ++$pot;
-            $left = $this->left($state, $moved);
-            $value += $left;
-            if ($left >= $level) {
-                ++$position;
-            } elseif ([] === $moved && $this->evaluator->chanceAt($state->x[0], $state->y[0]) < self::NO_SHOT) {
-                ++$hooked;
-            } else {
-                ++$astray;
-            }
+            $worth = $this->left($state, $moved);
+            $left[] = $worth;
+            $disturbing += [] === $moved ? 0 : 1;
+            $hooked += $worth < $level && [] === $moved && $this->evaluator->chanceAt($state->x[0], $state->y[0]) < self::NO_SHOT ? 1 : 0;
         }
+        $pot = \count($left);
+        $value = array_sum($left);
+        if (2 * $disturbing > $pot) {
+            // A place is good beside what moving them leaves, not beside the table as it was.
+            $level = min($level, self::GOOD * $value / $pot);
+        }
+        $position = \count(array_filter($left, static fn(float $worth): bool => $worth >= $level));
+        $astray = max(0, $pot - $position - $hooked);
         $n = \count($samples);
         $this->played += $n;
         $potted = max(1, $pot);
