@@ -35,6 +35,10 @@ final class PlainestRoute
     private const MOVES = 0.3;
     private const UNSURE = 0.05;
 
+    /** What is potted so many times as often as by the best, and leads about as far, goes first (our own choice). */
+    private const LIKELIER = 1.5;
+    private const HALF_A_POINT = 0.005;
+
     private function __construct() {}
 
     /**
@@ -49,6 +53,7 @@ final class PlainestRoute
      */
     public static function among(Rack $rack, array $routes, ?\Closure $leaves): Route
     {
+        $routes = self::likely($routes);
         $best = $routes[0];
         if (null !== $leaves) {
             $steady = array_filter($routes, static fn(Route $r): bool => $r->chances->tries === $best->chances->tries
@@ -96,6 +101,26 @@ final class PlainestRoute
             && $clean[0]->chances->value >= (1 - self::UNSURE) * $best->chances->value;
 
         return $good ? $clean : $routes;
+    }
+
+    /**
+     * Those that are potted much more often than the best and lead as far, if there are any: a turn that goes on is worth more than one
+     * that ends.
+     *
+     * @param non-empty-list<Route> $routes the best first
+     *
+     * @return non-empty-list<Route>
+     */
+    private static function likely(array $routes): array
+    {
+        $best = $routes[0];
+        $value = $best->chances->value;
+        $least = max($value / 2, min((1 - self::UNSURE) * $value, $value - self::HALF_A_POINT));
+        $likely = array_values(array_filter($routes, static fn(Route $r): bool => $r->chances->tries === $best->chances->tries
+            && $r->chances->value >= $least
+            && $r->chances->pot >= self::LIKELIER * $best->chances->pot));
+
+        return [] === $likely ? $routes : $likely;
     }
 
     /**
