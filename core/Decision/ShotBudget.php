@@ -36,10 +36,10 @@ final readonly class ShotBudget
         return new self(5, false, [[40, 3], [16, 8]], 3, 16, 0, 48, 0);
     }
 
-    /** For the answer to a stroke, in a tenth of a second. */
+    /** For the answer to a stroke, in a fifth of a second. */
     public static function reply(): self
     {
-        return new self(5, false, [[40, 3], [10, 8]], 2, 12, 0, 32, 0);
+        return new self(2, false, [[80, 3], [20, 8]], 2, 12, 0, 32, 0);
     }
 
     /** For a season of matches: one to two seconds. */
