@@ -67,7 +67,7 @@ final class MovedBalls
      * @param ValueFunction                        $values of the table before; not kept, they keep this
      * @param array<int, array{float, float}|null> $moved where they lie now, m; null for one that fell
      * @param Point                                $cue   cue ball
-     * @param array<int, array{float, float}|null> $like  a table that this one is like, as another stroke left it: the same value, sooner
+     * @param array<int, array{float, float}|null> $like  a table like this one, as another stroke left it: about the same value, sooner
      */
     public function valueOf(ValueFunction $values, RemainingBalls $remaining, array $moved, Point $cue, array $like = []): float
     {

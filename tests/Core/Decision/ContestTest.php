@@ -7,6 +7,7 @@ namespace ZigLane\Tests\Core\Decision;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Decision\Contest;
 use ZigLane\Core\Decision\RackTurns;
+use ZigLane\Core\Geometry\Point;
 use ZigLane\Core\Planning\RunOutChance;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
@@ -47,6 +48,29 @@ final class ContestTest extends TestCase
         $between = $rack->layout->ball(0)->toward($rack->layout->ball(0)->angleTo($rack->layout->ball(1)), 0.3);
         self::assertGreaterThan(0.05, $seen - $contest->turn($rack->layout->with(9, $between)));
         self::assertSame(0.0, $contest->sight($rack->layout->with(9, $between)));
+    }
+
+    /** From a table that a stroke has left, tables that the next one leaves are worth what they are worth from the rack as it lay. */
+    public function testTablesLikeAnotherAreWorthTheSame(): void
+    {
+        $rack = Read::rack(['cue' => [2.0, 2.0], 1 => [5.0, 1.0], 2 => [6.5, 3.0], 3 => [3.0, 3.2], 9 => [1.0, 0.8]])->withPlayer(Player::of(Level::Advanced));
+        $own = new RunOutChance($rack);
+        $contest = new Contest(new RackTurns($own, $own));
+        $at = static fn(float $x, float $y): Point => $rack->table->size->pointAt($x, $y);
+        $left = $rack->layout->with(1, $at(6.0, 1.4))->with(2, $at(4.4, 2.6));
+        $near = $contest->near($left);
+        foreach ([
+            $left->with(0, $at(3.0, 1.0)),
+            $left->with(0, $at(3.0, 1.0))->with(3, $at(7.0, 2.0)),
+            $left->with(0, $at(5.0, 3.0))->with(1, $at(7.4, 0.4)),
+            // Back where it lay.
+            $left->with(0, $at(5.0, 3.0))->with(2, $rack->layout->ball(2)),
+            $left->without(1)->with(0, $at(2.0, 3.0)),
+        ] as $n => $table) {
+            self::assertEqualsWithDelta($contest->runOut($table), $near->runOut($table), 0.01, "table $n");
+            self::assertEqualsWithDelta($contest->turn($table), $near->turn($table), 0.01, "table $n");
+            self::assertEqualsWithDelta($contest->reversed()->turn($table), $near->reversed()->turn($table), 0.01, "table $n");
+        }
     }
 
     /** Where nothing goes, a ball close by can be played safe better than one far away. */

@@ -5,21 +5,38 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Decision;
 
 use PHPUnit\Framework\TestCase;
+use ZigLane\Core\Aiming\Pot;
 use ZigLane\Core\Decision\AdvisedPlan;
 use ZigLane\Core\Decision\AdvisedSearch;
 use ZigLane\Core\Decision\EndKind;
+use ZigLane\Core\Decision\SpecialLine;
 use ZigLane\Core\Decision\StrokeEnds;
+use ZigLane\Core\Decision\Tried;
 use ZigLane\Core\Equipment\BallId;
+use ZigLane\Core\Equipment\Pocket;
+use ZigLane\Core\Finding;
+use ZigLane\Core\Games\Group;
 use ZigLane\Core\Line\LegState;
 use ZigLane\Core\Line\LinePlayer;
+use ZigLane\Core\Physics\Speed;
+use ZigLane\Core\Planning\CountedDeadline;
 use ZigLane\Core\Planning\Finding\Hinge;
 use ZigLane\Core\Planning\Finding\NotDirect;
+use ZigLane\Core\Planning\Finding\OtherShot;
+use ZigLane\Core\Planning\Plan;
+use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Planning\PlannedShot;
+use ZigLane\Core\Planning\Planner;
+use ZigLane\Core\Planning\PlanSearch;
+use ZigLane\Core\Planning\SearchBudget;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Potting\ErrorSamples;
 use ZigLane\Core\Rack\Rack;
+use ZigLane\Core\Rack\ShotSpec;
+use ZigLane\Core\Rack\StatedShot;
 use ZigLane\Core\Shots\ShotKind;
+use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Core\Wording\ShotWording;
 use ZigLane\Tests\Core\Reading\Read;
 
@@ -85,6 +102,28 @@ final class SpecialLineTest extends TestCase
         self::assertNull($plan->rack->group);
         foreach (LinePlayer::for($plan->rack)->play($plan->line()) as $leg) {
             self::assertSame(LegState::Holds, $leg->state);
+        }
+    }
+
+    /** A plain pot that another line begins with is drawn as one, and the plan is told as what could be played instead. */
+    public function testAnotherPlainPotIsDrawnAsOne(): void
+    {
+        $rack = self::rack(['cue' => [5.0, 2.0], 1 => [6.6, 2.9], 2 => [3.0, 3.4], 8 => [1.0, 1.0]], 'eight-ball', false)->withGroup(Group::Solids);
+        $planner = new Planner($rack, SearchBudget::quick());
+        $pot = new Pot(1, Pocket::FootRight);
+        $stroke = StatedShot::play($rack->simulator(), ShotSpec::toPocket($pot, Speed::metresPerSecond(1.5)), $rack->layout)->shot->stroke();
+        $line = SpecialLine::of(new Plan($rack, [], 0.0, null), $rack, new Tried($stroke, $pot), $planner, new ErrorSamples());
+        self::assertNotNull($line);
+        $plan = (new PlanSearch($rack, new PlanConstraints(order: [2, 1]), new CountedDeadline(1)))->plan();
+        self::assertSame(2, $plan->shots[0]->pot->ball);
+        foreach ($line->instead($plan)->plans(new CountedDeadline(1), new ErrorSamples(), null) as $instead) {
+            [$first] = $instead->shots;
+            self::assertSame([1, Pocket::FootRight], [$first->spec->ball, $first->spec->pocket]);
+            self::assertNotNull($first->family);
+            self::assertSame([], $first->findings);
+            $others = array_values(array_filter($instead->says, static fn(Finding $one): bool => $one instanceof OtherShot));
+            self::assertCount(1, $others);
+            self::assertStringStartsWith('The 2 first instead: about ', PlanWording::sentence($others[0]));
         }
     }
 
