@@ -57,14 +57,15 @@ final class ContestTest extends TestCase
         $own = new RunOutChance($rack);
         $contest = new Contest(new RackTurns($own, $own));
         $at = static fn(float $x, float $y): Point => $rack->table->size->pointAt($x, $y);
-        $left = $rack->layout->with(1, $at(6.0, 1.4))->with(2, $at(4.4, 2.6));
+        // The 2 before the 1's pocket.
+        $left = $rack->layout->with(1, $at(7.2, 0.6))->with(2, $at(7.6, 0.3));
         $near = $contest->near($left);
         foreach ([
             $left->with(0, $at(3.0, 1.0)),
             $left->with(0, $at(3.0, 1.0))->with(3, $at(7.0, 2.0)),
-            $left->with(0, $at(5.0, 3.0))->with(1, $at(7.4, 0.4)),
+            $left->with(0, $at(5.0, 3.0))->with(1, $at(6.0, 1.4)),
             // Back where it lay.
-            $left->with(0, $at(5.0, 3.0))->with(2, $rack->layout->ball(2)),
+            $left->with(0, $at(5.6, 1.0))->with(2, $rack->layout->ball(2)),
             $left->without(1)->with(0, $at(2.0, 3.0)),
         ] as $n => $table) {
             self::assertEqualsWithDelta($contest->runOut($table), $near->runOut($table), 0.01, "table $n");
