@@ -54,10 +54,11 @@ final readonly class TriedLeg
             return null;
         }
         $way = ShotWay::of($rack, $bare->result, $pot->ball);
-        $intent = self::intent($way, $bare->result->firstHit, $pot->ball);
+        $ways = self::ways($way, $bare->result->firstHit, $pot->ball);
+        $intent = 1 === \count($ways) ? self::intent($way, $bare->result->firstHit) : null;
         $spec = match (true) {
+            [] === $ways => TakeOver::spec($rack, $pot, Shot::of($tried->stroke)),
             null !== $intent => self::byItsWay($rack, $tried, $pot, $intent),
-            [] === self::ways($way, $bare->result->firstHit, $pot->ball) => TakeOver::spec($rack, $pot, Shot::of($tried->stroke)),
             default => null,
         };
         $leg = null === $spec ? null : $player->leg(1, $spec, $rack->layout, $rack->rules());
@@ -67,10 +68,10 @@ final readonly class TriedLeg
         return new self($pot, $same ? $leg : $bare);
     }
 
-    /** What kind of shot it is; null where it is a plain pot or something of several kinds. */
-    private static function intent(ShotWay $way, ?int $first, int $ball): ?Intent
+    /** What kind of shot it is that is no plain pot by one thing alone; null where no leg can state it. */
+    private static function intent(ShotWay $way, ?int $first): ?Intent
     {
-        return 1 !== \count(self::ways($way, $first, $ball)) ? null : match (true) {
+        return match (true) {
             [] !== $way->banked => self::offRails(ShotKind::Bank, $way->banked),
             [] !== $way->before => self::offRails(ShotKind::Kick, $way->before),
             null !== $way->kissed => new Intent(ShotKind::Kiss, other: $way->kissed),

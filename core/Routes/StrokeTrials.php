@@ -150,7 +150,7 @@ final class StrokeTrials
     {
         $error = $this->pot->errors($this->cue, $stroke);
         $scratch = $touches = $disturbing = $hooked = 0;
-        // What each pot leaves, and whether that is a shot.
+        // What each pot leaves.
         $left = [];
         $level = $this->evaluator->level();
         $this->beginJudging(\count($samples));

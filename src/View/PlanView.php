@@ -152,8 +152,8 @@ final readonly class PlanView
             ];
         }
         $this->shots = $shots;
-        $isOpen = null === $plan || null !== $plan->break;
-        $this->end = $isOpen ? null : $this->end([] === $shots ? $this->advice : $ending);
+        $hasNoEnd = null === $plan || null !== $plan->break;
+        $this->end = $hasNoEnd ? null : $this->end([] === $shots ? $this->advice : $ending);
         $this->survival = self::survivalOf($plan?->survival);
     }
 
