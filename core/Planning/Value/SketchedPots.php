@@ -242,22 +242,9 @@ final class SketchedPots
         $kept = ~$this->moved;
         $places = $isUnmoved ? $this->elsewhere : $this->places;
         unset($places[intdiv($field, 8)]);
-        $least = $this->diameter * $this->diameter;
         foreach ($nodes as $i => $node) {
             [$x, $y] = $this->nodes[$node];
-            $mask = $masks[$i] & $kept;
-            foreach ($places as $ball => $place) {
-                $px = $place->x - $x;
-                $py = $place->y - $y;
-                $along = $px * $ux[$i] + $py * $uy[$i];
-                $along = $along < 0.0 ? 0.0 : ($along > $far[$i] ? $far[$i] : $along);
-                $px -= $along * $ux[$i];
-                $py -= $along * $uy[$i];
-                if ($px * $px + $py * $py < $least) {
-                    $mask |= 1 << $ball;
-                }
-            }
-            $masks[$i] = $mask;
+            $masks[$i] = $masks[$i] & $kept | $this->inTheWay($places, $x, $y, $ux[$i] * $far[$i], $uy[$i] * $far[$i]);
         }
 
         return $this->masks[$field] = array_values($masks);
