@@ -14,6 +14,9 @@ use ZigLane\Core\Wording\AdviceWording;
 
 /**
  * Advice to go or to play safe as JSON: chances to win the rack 0–1, and the strokes.
+ *
+ * @phpstan-type Shown array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>,
+ *                           shots: array<string, ShotSpec>}
  */
 final class AdviceFile
 {
@@ -45,7 +48,7 @@ final class AdviceFile
     /**
      * What a page shows of it: the same as read() gives of what describe() wrote.
      *
-     * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
+     * @return Shown
      */
     public static function shown(Advice $advice): array
     {
@@ -75,7 +78,7 @@ final class AdviceFile
     /**
      * What a page shows of what describe() wrote.
      *
-     * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}
+     * @return Shown
      *
      * @throws InvalidInput when it is none
      */

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZigLane\App\AtTable;
 
+use ZigLane\App\Plan\StoredPlan;
 use ZigLane\App\View\Reader;
 use ZigLane\App\Work\Processors;
 use ZigLane\App\Work\Work;
 use ZigLane\Core\Decision\AdvisedSearch;
-use ZigLane\Core\Files\AdviceFile;
-use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Parallel\Processes;
+use ZigLane\Core\Planning\PlanConstraints;
 use ZigLane\Core\Rack\Rack;
 
 /**
@@ -57,17 +57,13 @@ final class PlanTable implements Work
     private static function stored(Rack $rack, string $stored, Reader $reader): ?RunSheet
     {
         try {
-            $document = json_decode($stored, false, 64, \JSON_THROW_ON_ERROR);
-            if (!$document instanceof \stdClass) {
-                return null;
-            }
-            $plan = PlanFile::read($document, $rack);
-            $advice = ($document->advice ?? null) instanceof \stdClass ? AdviceFile::read($document->advice) : null;
-
-            return [] === $plan->shots && null === $advice ? null : new RunSheet($rack, $plan, $advice, $reader);
-        } catch (InvalidInput|\JsonException) {
+            $read = new StoredPlan($rack, new PlanConstraints(), $stored);
+        } catch (InvalidInput) {
             // What cannot be read is planned again.
             return null;
         }
+        $says = null !== $read->plan && ([] !== $read->plan->shots || null !== $read->advice);
+
+        return $says ? new RunSheet($rack, $read->plan, $read->advice, $reader) : null;
     }
 }

@@ -12,14 +12,12 @@ use ZigLane\Core\Files\AdviceFile;
 use ZigLane\Core\Planning\NextShots;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\PlanWording;
 
 /**
  * A plan as a device takes it to the table: its shots, and what to play from all over their zones.
  *
- * @phpstan-type Advice array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>,
- *                             shots: array<string, ShotSpec>}
+ * @phpstan-import-type Shown from AdviceFile
  */
 final class RunSheet
 {
@@ -27,7 +25,7 @@ final class RunSheet
 
     /**
      * @param Rack        $asked  as the balls lie
-     * @param Advice|null $advice whether to follow the plan
+     * @param Shown|null $advice whether to follow the plan
      */
     public function __construct(
         private readonly Rack $asked,
@@ -71,7 +69,7 @@ final class RunSheet
     /**
      * What was weighed, with the strokes that are not the plan's.
      *
-     * @param Advice $advice
+     * @param Shown $advice
      * @param bool   $goes   whether the plan has a shot
      *
      * @return array<string, mixed>

@@ -9,9 +9,9 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Drills\DrillShelf;
-use ZigLane\App\Share\LinkBase;
+use ZigLane\App\Share\LinkList;
+use ZigLane\App\Share\LinkPages;
 use ZigLane\App\Share\SharedDrills;
-use ZigLane\App\Share\SharedPlans;
 use ZigLane\App\View\DrillDrawing;
 use ZigLane\Core\Drills\Drill;
 use ZigLane\Core\Drills\Files\DrillFile;
@@ -28,7 +28,7 @@ final class DrillShareController extends AbstractController
     public function __construct(
         private readonly DrillShelf $shelf,
         private readonly SharedDrills $shared,
-        private readonly LinkBase $base,
+        private readonly LinkPages $pages,
     ) {}
 
     #[Route('/drills/{slug}/links', name: 'drill_links', requirements: ['slug' => self::SLUG], methods: ['GET'])]
@@ -69,15 +69,12 @@ final class DrillShareController extends AbstractController
         $found = $this->shared->find($token);
         [$drill, $until] = $found ?? [null, null];
 
-        return $this->render('shared_drill.html.twig', [
+        return $this->pages->shared(null !== $drill, 'shared_drill.html.twig', [
             'token' => $token,
             'drill' => $drill,
             'until' => $until,
             'drawings' => null === $drill ? [] : self::drawings($drill),
-        ], new Response(
-            status: null === $drill ? Response::HTTP_NOT_FOUND : Response::HTTP_OK,
-            headers: ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex', 'Referrer-Policy' => 'no-referrer'],
-        ));
+        ]);
     }
 
     /** The same as a file, to be read in elsewhere. */
@@ -111,24 +108,17 @@ final class DrillShareController extends AbstractController
             throw $this->createNotFoundException('This drill is damaged: there is nothing to share.');
         }
 
-        return $this->render('links.html.twig', [
-            'what' => $drill->name,
-            'hint' => 'Whoever has a link sees the drill as it was when the link was made, can take its file, and sees nothing else.',
-            'make' => $this->generateUrl('drill_link_make', ['slug' => $slug]),
-            'back' => $this->generateUrl('drill', ['slug' => $slug]),
-            'links' => array_map(fn(array $link): array => [
+        return $this->pages->list($request, new LinkList(
+            $drill->name,
+            'Whoever has a link sees the drill as it was when the link was made, can take its file, and sees nothing else.',
+            $this->generateUrl('drill_link_make', ['slug' => $slug]),
+            $this->generateUrl('drill', ['slug' => $slug]),
+            array_map(fn(array $link): array => [
                 'address' => $this->generateUrl('shared_drill', ['token' => $link['token']]),
                 'made' => $link['made'],
                 'until' => $link['until'],
                 'takeBack' => $this->generateUrl('drill_link_take_back', ['slug' => $slug, 'share' => $link['id']]),
             ], $this->shared->of($slug)),
-            'base' => $this->base->of($request),
-            'lan' => null !== $this->base->lan(),
-            'days' => SharedPlans::DAYS,
-            'problem' => $problem,
-        ], new Response(
-            status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY,
-            headers: ['Cache-Control' => 'no-store'],
-        ));
+        ), $problem);
     }
 }

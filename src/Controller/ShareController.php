@@ -11,7 +11,8 @@ use Symfony\Component\Routing\Attribute\Route;
 use ZigLane\App\Entity\SharedPlan;
 use ZigLane\App\Plan\PlanDesk;
 use ZigLane\App\Rack\RackStore;
-use ZigLane\App\Share\LinkBase;
+use ZigLane\App\Share\LinkList;
+use ZigLane\App\Share\LinkPages;
 use ZigLane\App\Share\SharedPlans;
 use ZigLane\App\View\SharedView;
 use ZigLane\Core\InvalidInput;
@@ -25,7 +26,7 @@ final class ShareController extends AbstractController
         private readonly RackStore $store,
         private readonly PlanDesk $plans,
         private readonly SharedPlans $shared,
-        private readonly LinkBase $base,
+        private readonly LinkPages $pages,
     ) {}
 
     #[Route('/racks/{id}/links', name: 'links', requirements: ['id' => '[0-9]{1,9}'], methods: ['GET'])]
@@ -69,34 +70,24 @@ final class ShareController extends AbstractController
         $shared = $this->shared->find($token);
         $view = null === $shared ? null : SharedView::of($shared, $request->query->getInt('shot'));
 
-        return $this->render('shared.html.twig', ['view' => $view, 'shared' => $shared], new Response(
-            status: null === $view ? Response::HTTP_NOT_FOUND : Response::HTTP_OK,
-            headers: ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex', 'Referrer-Policy' => 'no-referrer'],
-        ));
+        return $this->pages->shared(null !== $view, 'shared.html.twig', ['view' => $view, 'shared' => $shared]);
     }
 
     private function page(Request $request, int $id, ?string $problem = null): Response
     {
         $open = $this->store->open($id);
 
-        return $this->render('links.html.twig', [
-            'what' => 'the plan of ' . $open->rack->name,
-            'hint' => 'Whoever has a link sees the plan as it was when the link was made, with playback, and nothing else.',
-            'make' => $this->generateUrl('link_make', ['id' => $id]),
-            'back' => $this->generateUrl('rack', ['id' => $id, 'plan' => 0]),
-            'links' => array_map(fn(SharedPlan $link): array => [
+        return $this->pages->list($request, new LinkList(
+            'the plan of ' . $open->rack->name,
+            'Whoever has a link sees the plan as it was when the link was made, with playback, and nothing else.',
+            $this->generateUrl('link_make', ['id' => $id]),
+            $this->generateUrl('rack', ['id' => $id, 'plan' => 0]),
+            array_map(fn(SharedPlan $link): array => [
                 'address' => $this->generateUrl('shared', ['token' => $link->token()]),
                 'made' => $link->createdAt(),
                 'until' => $link->until(),
                 'takeBack' => $this->generateUrl('link_take_back', ['id' => $id, 'share' => $link->id()]),
             ], $this->shared->of($id)),
-            'base' => $this->base->of($request),
-            'lan' => null !== $this->base->lan(),
-            'days' => SharedPlans::DAYS,
-            'problem' => $problem,
-        ], new Response(
-            status: null === $problem ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY,
-            headers: ['Cache-Control' => 'no-store'],
-        ));
+        ), $problem);
     }
 }

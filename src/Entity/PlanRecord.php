@@ -18,6 +18,8 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Index(name: 'plan_same', columns: ['rack_id', 'same_as'])]
 class PlanRecord
 {
+    use DocumentOfRack;
+
     /** Its turn in line has not come: others of the same visitor are before it. */
     public const WAITING = 'waiting';
     /** Handed to the workers. */
@@ -29,25 +31,12 @@ class PlanRecord
 
     public const UNDER_WAY = [self::WAITING, self::QUEUED, self::RUNNING];
 
-    #[ORM\Id]
-    #[ORM\GeneratedValue]
-    #[ORM\Column(type: Types::INTEGER)]
-    private int $id; // @phpstan-ignore property.onlyRead (Doctrine writes it)
-
-    #[ORM\ManyToOne(targetEntity: RackRecord::class)]
-    #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
-    private RackRecord $rack;
-
     /** Hash of the rack and the pins: the same is not planned twice. */
     #[ORM\Column(type: Types::STRING, length: 64)]
     private string $sameAs;
 
     #[ORM\Column(type: Types::STRING, length: 10)]
     private string $state = self::WAITING;
-
-    /** The rack's document when it was asked for. */
-    #[ORM\Column(type: Types::TEXT, length: 16777215)]
-    private string $document;
 
     #[ORM\Column(type: Types::TEXT, length: 16777215)]
     private string $pins;
@@ -76,9 +65,6 @@ class PlanRecord
     #[ORM\Column(type: Types::FLOAT)]
     private float $seconds = 0.0;
 
-    #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
-    private \DateTimeImmutable $createdAt;
-
     public function __construct(
         RackRecord $rack,
         string $sameAs,
@@ -95,16 +81,6 @@ class PlanRecord
         $this->createdAt = $now;
     }
 
-    public function id(): int
-    {
-        return $this->id;
-    }
-
-    public function rack(): RackRecord
-    {
-        return $this->rack;
-    }
-
     public function sameAs(): string
     {
         return $this->sameAs;
@@ -119,11 +95,6 @@ class PlanRecord
     public function isUnderWay(): bool
     {
         return \in_array($this->state, self::UNDER_WAY, true);
-    }
-
-    public function document(): string
-    {
-        return $this->document;
     }
 
     public function pins(): string
@@ -159,10 +130,5 @@ class PlanRecord
     public function seconds(): float
     {
         return $this->seconds;
-    }
-
-    public function createdAt(): \DateTimeImmutable
-    {
-        return $this->createdAt;
     }
 }

@@ -15,14 +15,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\UniqueConstraint(name: 'rack_revision_number', columns: ['rack_id', 'number'])]
 class RackRevision
 {
-    #[ORM\Id]
-    #[ORM\GeneratedValue]
-    #[ORM\Column(type: Types::INTEGER)]
-    private int $id; // @phpstan-ignore property.onlyRead (Doctrine writes it)
-
-    #[ORM\ManyToOne(targetEntity: RackRecord::class)]
-    #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
-    private RackRecord $rack;
+    use DocumentOfRack;
 
     #[ORM\Column(type: Types::INTEGER)]
     private int $number;
@@ -31,15 +24,9 @@ class RackRevision
     #[ORM\Column(type: Types::STRING, length: 160)]
     private string $label;
 
-    #[ORM\Column(type: Types::TEXT, length: 16777215)]
-    private string $document;
-
     /** The ways of the cue ball along its legs, for lists: SVG paths as a JSON list; null until it was drawn. */
     #[ORM\Column(type: Types::TEXT, length: 16777215, nullable: true)]
     private ?string $drawing = null;
-
-    #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
-    private \DateTimeImmutable $createdAt;
 
     public function __construct(RackRecord $rack, int $number, string $label, string $document, \DateTimeImmutable $now)
     {
@@ -48,16 +35,6 @@ class RackRevision
         $this->label = $label;
         $this->document = $document;
         $this->createdAt = $now;
-    }
-
-    public function id(): int
-    {
-        return $this->id;
-    }
-
-    public function rack(): RackRecord
-    {
-        return $this->rack;
     }
 
     public function number(): int
@@ -70,11 +47,6 @@ class RackRevision
         return $this->label;
     }
 
-    public function document(): string
-    {
-        return $this->document;
-    }
-
     public function drawing(): ?string
     {
         return $this->drawing;
@@ -83,10 +55,5 @@ class RackRevision
     public function draw(string $drawing): void
     {
         $this->drawing = $drawing;
-    }
-
-    public function createdAt(): \DateTimeImmutable
-    {
-        return $this->createdAt;
     }
 }

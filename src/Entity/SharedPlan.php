@@ -16,28 +16,14 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Index(name: 'shared_of_rack', columns: ['rack_id', 'id'])]
 class SharedPlan
 {
-    #[ORM\Id]
-    #[ORM\GeneratedValue]
-    #[ORM\Column(type: Types::INTEGER)]
-    private int $id; // @phpstan-ignore property.onlyRead (Doctrine writes it)
-
-    #[ORM\ManyToOne(targetEntity: RackRecord::class)]
-    #[ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
-    private RackRecord $rack;
+    use DocumentOfRack;
 
     /** What nobody guesses: 32 hexadecimal digits. */
     #[ORM\Column(type: Types::STRING, length: 32, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
     private string $token;
 
-    /** The rack and its plan as they then were. */
-    #[ORM\Column(type: Types::TEXT, length: 16777215)]
-    private string $document;
-
     #[ORM\Column(type: Types::TEXT, length: 16777215)]
     private string $result;
-
-    #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
-    private \DateTimeImmutable $createdAt;
 
     #[ORM\Column(type: Types::DATETIME_IMMUTABLE)]
     private \DateTimeImmutable $until;
@@ -52,34 +38,14 @@ class SharedPlan
         $this->until = $until;
     }
 
-    public function id(): int
-    {
-        return $this->id;
-    }
-
-    public function rack(): RackRecord
-    {
-        return $this->rack;
-    }
-
     public function token(): string
     {
         return $this->token;
     }
 
-    public function document(): string
-    {
-        return $this->document;
-    }
-
     public function result(): string
     {
         return $this->result;
-    }
-
-    public function createdAt(): \DateTimeImmutable
-    {
-        return $this->createdAt;
     }
 
     public function until(): \DateTimeImmutable

@@ -19,7 +19,6 @@ use ZigLane\Core\Planning\Survival;
 use ZigLane\Core\Rack\Files\JsonText;
 use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
-use ZigLane\Core\Rack\ShotSpec;
 use ZigLane\Core\Wording\AdviceWording;
 use ZigLane\Core\Wording\Mentioned;
 use ZigLane\Core\Wording\PlanWording;
@@ -27,6 +26,8 @@ use ZigLane\Core\Wording\ShotWording;
 
 /**
  * A plan as the page shows it.
+ *
+ * @phpstan-import-type Shown from AdviceFile
  */
 final readonly class PlanView
 {
@@ -71,7 +72,7 @@ final readonly class PlanView
     /**
      * Whether to go or to play safe; null where that is not asked.
      *
-     * @var array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>, shots: array<string, ShotSpec>}|null
+     * @var Shown|null
      */
     public ?array $advice;
 
@@ -110,10 +111,8 @@ final readonly class PlanView
         try {
             if (null !== $record) {
                 $stored = StoredPlan::of($record);
-                [$rack, $pins] = [$stored->rack, $stored->pins];
-                $advice = self::advice($stored->document, 'advice');
-                $ending = self::advice($stored->document, 'ending');
-                $plan = $stored->plan;
+                [$rack, $pins, $plan] = [$stored->rack, $stored->pins, $stored->plan];
+                [$advice, $ending] = [$stored->advice, $stored->ending];
             }
         } catch (InvalidInput) {
             $damage = 'What is stored of this plan cannot be read. Plan the rack again.';
@@ -177,17 +176,6 @@ final readonly class PlanView
                 'short' => false,
             ],
         };
-    }
-
-    /**
-     * @return array{choice: OptionKind, another: bool, win: float, headline: string, says: list<string>,
-     *                shots: array<string, ShotSpec>}|null
-     */
-    private static function advice(?\stdClass $document, string $key): ?array
-    {
-        $said = $document->{$key} ?? null;
-
-        return $said instanceof \stdClass ? AdviceFile::read($said) : null;
     }
 
     /** The rack with the stroke of one option as its only leg; null where there is none. */

@@ -5,15 +5,13 @@ declare(strict_types=1);
 namespace ZigLane\App\View;
 
 use ZigLane\App\Entity\SharedPlan;
-use ZigLane\Core\Files\PlanFile;
+use ZigLane\App\Plan\StoredPlan;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LinePlayer;
 use ZigLane\Core\Physics\Layout;
 use ZigLane\Core\Planning\Plan;
 use ZigLane\Core\Planning\PlannedShot;
-use ZigLane\Core\Rack\Files\JsonText;
-use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Wording\PlanWording;
 use ZigLane\Core\Wording\ShotWording;
@@ -61,13 +59,13 @@ final readonly class SharedView
     public static function of(SharedPlan $shared, int $number): ?self
     {
         try {
-            $rack = RackFile::read(JsonText::decode($shared->document(), \PHP_INT_MAX));
-            $plan = PlanFile::read((object) json_decode($shared->result(), false, 64, \JSON_THROW_ON_ERROR), $rack);
-        } catch (InvalidInput|\JsonException) {
+            $stored = StoredPlan::shared($shared);
+        } catch (InvalidInput) {
             return null;
         }
+        $plan = $stored->plan;
 
-        return new self($rack, $plan, max(0, min($number, \count($plan->shots))));
+        return null === $plan ? null : new self($stored->rack, $plan, max(0, min($number, \count($plan->shots))));
     }
 
     public function shot(): ?PlannedShot
