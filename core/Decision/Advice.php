@@ -21,6 +21,7 @@ final readonly class Advice
      * @param float|null            $pass    chance to win the rack when the other player, who has pushed out, shoots again; null where
      *                                       that cannot be asked, 0–1
      * @param bool                  $another what is gone for is another shot than the plan begins with
+     * @param float|null            $planned and the chance to win as the plan begins, 0–1; null where that is gone for, or nothing goes
      */
     public function __construct(
         public Rack $rack,
@@ -31,6 +32,7 @@ final readonly class Advice
         public bool $byRule,
         public ?float $pass = null,
         public bool $another = false,
+        public ?float $planned = null,
     ) {}
 
     /** The same where the plan begins with what is gone for. */

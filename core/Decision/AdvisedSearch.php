@@ -102,7 +102,7 @@ final readonly class AdvisedSearch
         }
         $line = SpecialLine::of($before, $rack, $tried, $planner, $this->errors);
 
-        return null === $instead ? $line : $line?->instead($instead);
+        return null === $instead ? $line : $line?->instead($instead, $advice);
     }
 
     /** A plan as it was asked for: on an open table no group is taken. */

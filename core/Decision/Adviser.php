@@ -65,27 +65,28 @@ final readonly class Adviser
     public function advise(?AimedStroke $stroke, ?Pot $pot, float $runOut): Advice
     {
         $judged = null === $stroke ? null : $this->search->judge($stroke, $pot);
-        $go = null === $judged ? null : $this->planned($judged, $runOut);
+        $planned = null === $judged ? null : $this->planned($judged, $runOut);
         $found = $this->search->best();
         $other = $found[OptionKind::Go->value] ?? null;
         // What comes after either is compared by state values, by which alone that of the other is known.
-        $least = max($go?->win(), $judged?->win()) + self::ANOTHER;
-        if (null === $go || (null !== $other && $other->win() > $least && $this->isAnother($other, $pot))) {
-            // A bank, a combination, a ball that the plan did not see.
-            $go = $other ?? $go;
-        }
-
-        $another = null !== $go && $go === $other;
+        $least = max($planned?->win(), $judged?->win()) + self::ANOTHER;
+        // A bank, a combination, a ball that the plan did not see.
+        $another = null !== $other && (null === $planned || ($other->win() > $least && $this->isAnother($other, $pot)));
         $options = $this->mended(array_filter([
-            OptionKind::Go->value => $go,
+            OptionKind::Go->value => $another ? $other : $planned,
             OptionKind::Safe->value => $found[OptionKind::Safe->value] ?? null,
             OptionKind::TwoWay->value => $found[OptionKind::TwoWay->value] ?? null,
-        ])) + array_filter([
+        ]));
+        $instead = $another && null !== $planned ? $this->replies->mended($planned) : null;
+        if (null !== $instead && $instead->win() > $options[OptionKind::Go->value]->win()) {
+            [$options[OptionKind::Go->value], $another, $instead] = [$instead, false, null];
+        }
+        $options += array_filter([
             OptionKind::PushOut->value => PushOut::Allowed === $this->rack->pushOut ? $this->pushOut->best() : null,
         ]);
         $pass = PushOut::Offered === $this->rack->pushOut ? 1 - $this->contest->reversed()->turn($this->rack->layout) : null;
 
-        return $this->weighed($options, $pass, $another);
+        return $this->weighed($options, $pass, $another, $instead?->win());
     }
 
     /** Chance to win the rack from where a stroke ended, 0–1. */
@@ -120,8 +121,9 @@ final readonly class Adviser
 
     /**
      * @param array<string, Tried> $options by the kind's value
+     * @param float|null           $planned chance to win as the plan begins, where another is gone for, 0–1
      */
-    private function weighed(array $options, ?float $pass, bool $another): Advice
+    private function weighed(array $options, ?float $pass, bool $another, ?float $planned): Advice
     {
         $go = $options[OptionKind::Go->value] ?? null;
         $wins = array_map(static fn(Tried $one): float => $one->win(), $options);
@@ -140,6 +142,7 @@ final readonly class Adviser
             null !== $go && $go->chances->made >= Defaults::GO_RULE,
             $pass,
             $another,
+            $planned,
         );
     }
 

@@ -122,11 +122,15 @@ final readonly class SpecialLine
         ), $fouls / self::TRIES, $wins);
     }
 
-    /** The same where another line could be played too. */
-    public function instead(Plan $plan): self
+    /**
+     * The same where another line could be played too.
+     *
+     * @param Advice|null $advice by which it is; null where nobody contests the rack
+     */
+    public function instead(Plan $plan, ?Advice $advice = null): self
     {
         if (null === $this->shot->family) {
-            $finding = new NotDirect($this->shot->spec->intent->kind, $plan->runOut);
+            $finding = new NotDirect($this->shot->spec->intent->kind, $plan->runOut, $advice?->win(), $advice?->planned);
 
             return new self($this->before, $this->shot->sayingFirst($finding, 1), $this->fouls, $this->wins);
         }

@@ -117,21 +117,34 @@ final class Beginnings
      */
     private function groupsTaken(Rack $rack): array
     {
-        $racks = [];
-        foreach (Group::cases() as $group) {
+        $ranked = [];
+        foreach (self::groupsLeft($rack->layout->objectBalls()) as $group) {
             $one = $rack->withGroup($group);
             $stateValues = $this->planner->values->of($one);
             $remaining = RemainingBalls::of($one->layout);
             $cue = $one->ballInHand || !$one->layout->has(BallId::CUE) ? null : $one->layout->ball(BallId::CUE);
-            $this->groups[$group->value] = null === $cue
-                ? $stateValues->highest($remaining)
-                : $stateValues->valueAt($remaining, $cue->x, $cue->y);
-            $racks[$group->value] = $one;
+            $worth = null === $cue ? $stateValues->highest($remaining) : $stateValues->valueAt($remaining, $cue->x, $cue->y);
+            $this->groups[$group->value] = $worth;
+            $ranked[] = [$worth, $one];
         }
-        arsort($this->groups);
-        $best = max($this->groups);
-        $close = array_keys(array_filter($this->groups, static fn(float $w): bool => $w >= self::NEAR_GROUP * $best));
+        usort($ranked, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
+        [$best, $first] = array_shift($ranked);
+        $close = array_filter($ranked, static fn(array $one): bool => $one[0] >= self::NEAR_GROUP * $best);
 
-        return array_map(static fn(string $g): Rack => $racks[$g], [] === $close ? [Group::Solids->value] : $close);
+        return [$first, ...array_column($close, 1)];
+    }
+
+    /**
+     * The groups that can be taken: one that has no ball left cannot, unless both have none.
+     *
+     * @param list<int> $balls
+     *
+     * @return non-empty-list<Group>
+     */
+    private static function groupsLeft(array $balls): array
+    {
+        $left = array_filter(Group::cases(), static fn(Group $group): bool => [] !== array_filter($balls, $group->owns(...)));
+
+        return [] === $left ? Group::cases() : array_values($left);
     }
 }

@@ -37,6 +37,9 @@ final class AdviceWording
     /** What fouls in more than this share is told as a foul. */
     private const MOSTLY = 0.7;
 
+    /** Who is hidden in less than this is told where the cue ball ends instead. */
+    private const HIDES = 0.2;
+
     /** Hits fuller than these are called full, half, and thin. */
     private const FULL = 0.85;
     private const HALF = 0.4;
@@ -190,16 +193,26 @@ final class AdviceWording
         $side = $facts->aside > 0.0 ? 'right' : 'left';
         $how = $thick >= self::FULL ? 'full' : ($thick >= self::HALF ? 'half full' : 'thin') . " on its $side";
         $rails = [] === $facts->rails ? '' : ', then off ' . self::rails($facts->rails);
-        $ends = match (true) {
-            null !== $facts->behind => \sprintf(', hidden behind the %d in %.0f %%', $facts->behind, 100 * $tried->chances->hidden),
-            null !== $facts->atRail => ', to the ' . $facts->atRail->value . ' rail',
-            $facts->far => ', far away',
-            default => '',
-        };
+        $ends = self::ends($facts, $tried->chances->hidden);
 
         $drops = OptionKind::Safe !== $tried->chances->kind() ? \sprintf(', a ball drops in %.0f %%', 100 * $tried->chances->made) : '';
 
         return "{$kick}the $first $how$rails$ends$drops";
+    }
+
+    /** Where the cue ball ends. */
+    private static function ends(SafetyFacts $facts, float $hidden): string
+    {
+        return match (true) {
+            null !== $facts->behind && $hidden >= self::HIDES => \sprintf(
+                ', hidden behind the %d in %.0f %%',
+                $facts->behind,
+                100 * $hidden,
+            ),
+            null !== $facts->atRail => ', to the ' . $facts->atRail->value . ' rail',
+            $facts->far => ', far away',
+            default => '',
+        };
     }
 
     /** "5 into the 9, which goes". */

@@ -124,6 +124,12 @@ final class ShotWording
 
         return match (true) {
             null === $finding->direct => "$what: nothing goes directly.",
+            null !== $finding->wins && null !== $finding->directWins => \sprintf(
+                '%s: it wins the rack in about %.0f %%, a direct pot instead in about %.0f %%.',
+                $what,
+                100 * $finding->wins,
+                100 * $finding->directWins,
+            ),
             $finding->direct < self::HARDLY => "$what: a direct pot instead would hardly ever run the rack out.",
             default => \sprintf('%s: a direct pot instead would run the rack out in about %.0f %%.', $what, 100 * $finding->direct),
         };

@@ -60,6 +60,10 @@ final class FindingCodecTest extends TestCase
             ],
             [new Found\NotDirect(ShotKind::Bank, null), 'A bank: nothing goes directly.'],
             [new Found\NotDirect(ShotKind::Combination, 0.002), 'A combination: a direct pot instead would hardly ever run the rack out.'],
+            [
+                new Found\NotDirect(ShotKind::Carom, 0.28, 0.69, 0.61),
+                'A carom: it wins the rack in about 69 %, a direct pot instead in about 61 %.',
+            ],
             [new Found\NotDirect(ShotKind::Pot, 0.361), 'No plain pot: a direct pot instead would run the rack out in about 36 %.'],
             [new Found\WinsByAnother(9), 'The 9 drops with it when all goes as drawn, and wins the rack.'],
             [new Found\ThirdFoul(16), 'A foul now would be your third in a row: it costs 16 points.'],

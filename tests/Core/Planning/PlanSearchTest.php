@@ -12,6 +12,7 @@ use ZigLane\Core\Equipment\Rail;
 use ZigLane\Core\Files\ConstraintsFile;
 use ZigLane\Core\Files\PlanFile;
 use ZigLane\Core\Games\GameName;
+use ZigLane\Core\Games\Group;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Line\LegOutcome;
 use ZigLane\Core\Line\LegState;
@@ -73,6 +74,15 @@ final class PlanSearchTest extends TestCase
         $chances = (new RouteSearch($rack, $first->pot))->chances($played, (new ErrorSamples())->judging(400));
         self::assertEqualsWithDelta($chances->pot, $first->chances->pot, 0.02);
         self::assertGreaterThan(0.9, $chances->pot);
+    }
+
+    /** A group without a ball is nobody's to take, though it would leave only the eight. */
+    public function testAGroupWithNoBallLeftIsNotTaken(): void
+    {
+        $rack = Read::rack(['cue' => [4, 2], 8 => [7.9, 0.1], 9 => [6.5, 1.0], 10 => [1.6, 2.9]], 'eight-ball');
+        $plan = (new PlanSearch($rack, deadline: new CountedDeadline(1)))->plan();
+        self::assertContains($plan->shots[0]->pot->ball, [9, 10]);
+        self::assertSame(Group::Stripes, $plan->rack->group);
     }
 
     /** First a whole line, then better ones; each goes to the end, and played as written it holds. */
