@@ -33,7 +33,7 @@ final readonly class SpotEvaluator implements PositionEvaluator
         return $this->valueAt($x, $y);
     }
 
-    public function level(): float
+    public function level(float $leaves = 1.0): float
     {
         return self::THERE;
     }

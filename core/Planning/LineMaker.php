@@ -172,7 +172,8 @@ final readonly class LineMaker
         $stateValues = $choice->stateValues;
         $left = $choice->left();
         $last = [] === $stateValues->values($left);
-        $leads = $planner->leads($rack, $route->pot);
+        $leaves = max($route->chances->value / max(1e-9, $route->chances->pot), $stateValues->valueAt($left, $rest->x, $rest->y));
+        $leads = min($planner->leads($rack, $route->pot), $leaves);
         $findings = array_filter([
             $settled ? RouteSummary::of($route, $last ? 0.0 : ShotPurpose::ON_PURPOSE) : null,
             null === $leg->shot ? null : self::raised($rack, $leg->shot),

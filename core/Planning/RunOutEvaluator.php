@@ -78,9 +78,9 @@ final class RunOutEvaluator implements PositionEvaluator, NodeEvaluator
         return $this->stateValues->isOver($this->left) ? 1.0 : $this->stateValues->valueAt($this->left, $x, $y);
     }
 
-    public function level(): float
+    public function level(float $leaves = 1.0): float
     {
-        return self::POSITION * $this->leads;
+        return self::POSITION * min($this->leads, $leaves);
     }
 
     public function next(float $x, float $y): ?Pot

@@ -90,7 +90,7 @@ final class NextBallEvaluator implements PositionEvaluator, NodeEvaluator
         $this->nodes = new LazyGrid($this->after->simulator()->geometry);
     }
 
-    public function level(): float
+    public function level(float $leaves = 1.0): float
     {
         return $this->level;
     }

@@ -17,8 +17,13 @@ interface PositionEvaluator
     /** Chance of the next pot from a place (m), 0–1; 1 when nothing needs to come. */
     public function chanceAt(float $x, float $y): float;
 
-    /** Value from which a place counts as position. */
-    public function level(): float;
+    /**
+     * Value from which a place counts as position.
+     *
+     * @param float $leaves what the stroke leaves when it is played well, 0–1: of a ball that is hard from wherever the cue ball can go
+     *                      no more can be asked
+     */
+    public function level(float $leaves = 1.0): float;
 
     /** What would be shot from a place (m); null for nothing. */
     public function next(float $x, float $y): ?Pot;

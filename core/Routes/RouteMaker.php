@@ -153,11 +153,12 @@ final class RouteMaker
     private function under(Route $route, array $samples): Route
     {
         $stroke = $route->shot->stroke();
+        $chances = $this->trials->chances($stroke, $samples);
 
         return $route->judged(
-            $this->trials->chances($stroke, $samples),
+            $chances,
             $this->trials->evaluator->next($route->stop->x, $route->stop->y),
-            \count($samples) <= StrokeTrials::MORE ? null : $this->trials->window($stroke),
+            \count($samples) <= StrokeTrials::MORE ? null : $this->trials->window($stroke, $chances),
         );
     }
 

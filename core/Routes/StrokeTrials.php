@@ -149,8 +149,9 @@ final class StrokeTrials
     public function chances(AimedStroke $stroke, array $samples): RouteChances
     {
         $error = $this->pot->errors($this->cue, $stroke);
-        $scratch = $touches = $disturbing = $hooked = 0;
-        // What each pot leaves.
+        $pot = $scratch = $touches = $disturbing = $hooked = 0;
+        $value = 0.0;
+        // What each pot leaves that leaves a shot.
         $left = [];
         $level = $this->evaluator->level();
         $this->beginJudging(\count($samples));
@@ -168,19 +169,19 @@ final class StrokeTrials
             if (!$this->sampler->pots($state)) {
                 continue;
             }
+            ++$pot;
             $worth = $this->left($state, $moved);
-            $left[] = $worth;
+            $value += $worth;
             $disturbing += [] === $moved ? 0 : 1;
-            $hooked += $worth < $level && [] === $moved && $this->evaluator->chanceAt($state->x[0], $state->y[0]) < self::NO_SHOT ? 1 : 0;
+            if ($worth < $level && [] === $moved && $this->evaluator->chanceAt($state->x[0], $state->y[0]) < self::NO_SHOT) {
+                ++$hooked;
+            } else {
+                $left[] = $worth;
+            }
         }
-        $pot = \count($left);
-        $value = array_sum($left);
-        if (2 * $disturbing > $pot) {
-            // A place is good beside what moving them leaves, not beside the table as it was.
-            $level = min($level, self::GOOD * $value / $pot);
-        }
+        $level = $this->level($stroke, $value / max(1, $pot), 2 * $disturbing > $pot);
         $position = \count(array_filter($left, static fn(float $worth): bool => $worth >= $level));
-        $astray = max(0, $pot - $position - $hooked);
+        $astray = \count($left) - $position;
         $n = \count($samples);
         $this->played += $n;
         $potted = max(1, $pot);
@@ -197,18 +198,45 @@ final class StrokeTrials
         );
     }
 
-    /** How much softer or harder a stroke still leaves the cue ball in position. */
-    public function window(AimedStroke $aimed): ?SpeedWindow
+    /**
+     * Value from which a stroke's stops count as position.
+     *
+     * @param float $mean   value of those that pot the ball, on average
+     * @param bool  $mostly whether they move other balls as a rule
+     */
+    private function level(AimedStroke $stroke, float $mean, bool $mostly): float
     {
-        $window = SpeedWindow::of(function (float $at) use ($aimed): ?float {
-            $stroke = $aimed->stroke->withSpeed($aimed->stroke->speed * $at);
-            $state = $this->sampler->run(new AimedStroke($aimed->aim, $stroke));
-            ++$this->played;
+        $level = $this->evaluator->level();
+        if ($mostly) {
+            // A place is good beside what moving them leaves, not beside the table as it was.
+            return min($level, self::GOOD * $mean);
+        }
 
-            return null === $state || !$this->holds($state) || [] !== $this->sampler->moved($state)
-                ? null
-                : $this->evaluator->valueAt($state->x[0], $state->y[0]);
-        }, $this->evaluator->level());
+        return $this->evaluator->level($mean) < $level ? $this->evaluator->level(max($mean, (float) $this->leaves($stroke))) : $level;
+    }
+
+    /** Value of what a stroke leaves when nothing goes wrong; null where it moves other balls or does not pot the ball. */
+    private function leaves(AimedStroke $stroke): ?float
+    {
+        ++$this->played;
+        $state = $this->sampler->run($stroke);
+
+        return null === $state || !$this->holds($state) || [] !== $this->sampler->moved($state)
+            ? null
+            : $this->evaluator->valueAt($state->x[0], $state->y[0]);
+    }
+
+    /**
+     * How much softer or harder a stroke still leaves the cue ball in position.
+     *
+     * @param RouteChances $chances what it comes to
+     */
+    public function window(AimedStroke $aimed, RouteChances $chances): ?SpeedWindow
+    {
+        $window = SpeedWindow::of(
+            fn(float $at): ?float => $this->leaves(new AimedStroke($aimed->aim, $aimed->stroke->withSpeed($aimed->stroke->speed * $at))),
+            $this->level($aimed, $chances->value / max(1e-9, $chances->pot), false),
+        );
 
         // One that leaves the stroke itself out is of another way to play the shot.
         return null === $window || $window->low > 1.0 || $window->high < 1.0 ? null : $window;

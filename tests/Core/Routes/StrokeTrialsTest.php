@@ -35,11 +35,24 @@ final class StrokeTrialsTest extends TestCase
         self::assertSame(0.0, self::chances(Read::rack(self::CUT), 0.3)->position);
     }
 
-    /** @param float $place what places are worth while nothing is moved */
-    private static function chances(Rack $rack, float $place): RouteChances
+    /** Where the next ball is hard from wherever the stroke can leave the cue ball, the usual is position; where there is no shot, nothing is. */
+    public function testNoMoreIsAskedThanTheStrokeCanLeave(): void
     {
-        $evaluator = new class ($place) implements PositionEvaluator {
-            public function __construct(private readonly float $place) {}
+        $hard = self::chances(Read::rack(self::CUT), 0.3, 0.8);
+        self::assertGreaterThan(0.5, $hard->pot);
+        self::assertSame([$hard->pot, 0.0], [$hard->position, $hard->astray]);
+        $hooked = self::chances(Read::rack(self::CUT), 0.03, 0.8);
+        self::assertSame([0.0, 0.0, 1.0], [$hooked->position, $hooked->astray, $hooked->hooked]);
+    }
+
+    /**
+     * @param float $place what places are worth while nothing is moved
+     * @param float $share of what the stroke leaves that is asked for at most
+     */
+    private static function chances(Rack $rack, float $place, float $share = 100.0): RouteChances
+    {
+        $evaluator = new class ($place, $share) implements PositionEvaluator {
+            public function __construct(private readonly float $place, private readonly float $share) {}
 
             public function valueAt(float $x, float $y): float
             {
@@ -51,9 +64,9 @@ final class StrokeTrialsTest extends TestCase
                 return $this->place;
             }
 
-            public function level(): float
+            public function level(float $leaves = 1.0): float
             {
-                return 0.7;
+                return min(0.7, $this->share * $leaves);
             }
 
             public function next(float $x, float $y): ?Pot
