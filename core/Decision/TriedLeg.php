@@ -38,8 +38,11 @@ final readonly class TriedLeg
     /** Places of the part of the directions in which it is made. */
     private const OFFSET = 2;
 
-    /** @param LegOutcome $leg played */
-    private function __construct(public Pot $pot, public LegOutcome $leg) {}
+    /**
+     * @param LegOutcome $leg   played
+     * @param bool       $plain whether the ball goes straight in, be it off the pocket's jaw, where the leg is stated by its direction
+     */
+    private function __construct(public Pot $pot, public LegOutcome $leg, private bool $plain) {}
 
     /** Null where the stroke, played without an error, pots nothing that counts. */
     public static function of(Rack $rack, Tried $tried): ?self
@@ -65,7 +68,7 @@ final readonly class TriedLeg
         $same = null !== $leg && LegState::Holds === $leg->state
             && abs(($leg->shot->aim ?? INF) - $tried->stroke->aim) < self::AS_SEARCHED;
 
-        return new self($pot, $same ? $leg : $bare);
+        return new self($pot, $same ? $leg : $bare, [] === $ways);
     }
 
     /** What kind of shot it is that is no plain pot by one thing alone; null where no leg can state it. */
@@ -106,10 +109,10 @@ final readonly class TriedLeg
         return \count($rails) <= $kind->mostRails() ? new Intent($kind, $rails) : null;
     }
 
-    /** What the cue ball does after a plain pot; null for any other kind, and for a bare direction. */
+    /** What the cue ball does after a plain pot; null for any other kind. */
     public function family(Rack $rack): ?Family
     {
-        $stroke = null === $this->leg->spec->ball || !$this->leg->spec->intent->isPlain() ? null : $this->leg->shot?->stroke();
+        $stroke = $this->plain ? $this->leg->shot?->stroke() : null;
 
         return null === $stroke ? null : Family::played($rack->simulator(), $rack->layout, $stroke, $this->pot);
     }
