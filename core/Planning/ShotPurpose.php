@@ -28,6 +28,9 @@ final class ShotPurpose
     /** One side of a ball's line leads on so many times better than the other: then it matters. */
     private const RIGHT_SIDE = 1.3;
 
+    /** Where the better side leads to less than this, 0–1, neither is the right one (our own choice). */
+    private const WORTH_A_SIDE = 0.05;
+
     /** A ball moved in so many of the tries is moved on purpose. */
     public const ON_PURPOSE = 0.5;
 
@@ -75,7 +78,7 @@ final class ShotPurpose
         $ball = $route->next->ball;
         [$left, $right] = $choice->stateValues->continuations->sides($choice->stateValues, $choice->left(), $route->next);
         $most = max($left, $right);
-        if ($most < self::RIGHT_SIDE * min($left, $right)) {
+        if ($most < max(self::WORTH_A_SIDE, self::RIGHT_SIDE * min($left, $right))) {
             return null;
         }
         $only = new Layout([$ball => $rack->layout->without($route->pot->ball)->ball($ball)]);
