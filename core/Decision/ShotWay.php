@@ -52,7 +52,7 @@ final readonly class ShotWay
             $over,
             null === $over ? self::round($rack, $result) : null,
             null === $ball ? [] : self::rails($rack, $result, $ball, after: true),
-            self::kissed($result, $ball),
+            self::kissed($rack, $result, $ball),
             self::isCarom($result, $ball),
             self::links($result, $ball),
         );
@@ -77,12 +77,28 @@ final readonly class ShotWay
         return $gap < $geometry->reach + self::AT_RAIL ? $rail : null;
     }
 
-    /** The ball that the one hit first meets on its way to a pocket. */
-    private static function kissed(ShotResult $result, ?int $ball): ?int
+    /** The ball that the one hit first meets on its way to a pocket: at its mouth it only brushes past. */
+    private static function kissed(Rack $rack, ShotResult $result, ?int $ball): ?int
     {
-        $meets = null === $ball || $ball !== $result->firstHit ? [] : $result->eventsOf($ball, EventType::BallBall);
+        if (null === $ball || $ball !== $result->firstHit) {
+            return null;
+        }
+        $meets = $result->eventsOf($ball, EventType::BallBall);
+        if (!isset($meets[1]) || $meets[1]->concerns(BallId::CUE)) {
+            return null;
+        }
+        $mouth = self::mouth($rack, $result, $ball);
+        $isAtPocket = null !== $mouth && $meets[1]->at->distanceTo($mouth) < Judgement::AT_THE_POCKET;
 
-        return isset($meets[1]) && !$meets[1]->concerns(BallId::CUE) ? array_sum($meets[1]->balls) - $ball : null;
+        return $isAtPocket ? null : array_sum($meets[1]->balls) - $ball;
+    }
+
+    /** Middle of the mouth of the pocket that a ball drops in; null where it stays on the table. */
+    private static function mouth(Rack $rack, ShotResult $result, int $ball): ?Point
+    {
+        $pocket = $result->pocketed[$ball] ?? null;
+
+        return null === $pocket ? null : $rack->simulator()->geometry->pocket($pocket)->mouthMiddle();
     }
 
     /** The ball that the cue ball flies over before it hits one. */
@@ -157,8 +173,7 @@ final readonly class ShotWay
         $hit = false;
         $rails = [];
         $from = $rack->layout->ball($ball);
-        $pocket = $result->pocketed[$ball] ?? null;
-        $mouth = null === $pocket ? null : $rack->simulator()->geometry->pocket($pocket)->mouthMiddle();
+        $mouth = self::mouth($rack, $result, $ball);
         foreach ($result->eventsOf($ball, EventType::BallBall, EventType::BallCushion) as $event) {
             if (EventType::BallBall === $event->type) {
                 $hit = true;

@@ -37,7 +37,7 @@ final readonly class Judgement
     private const ALONG = 0.17;
 
     /** A rail that is touched so near to the mouth of the pocket leads into it: nobody calls that a bank either, m. */
-    private const AT_THE_POCKET = 0.2;
+    public const AT_THE_POCKET = 0.2;
 
     public function __construct(private Simulator $simulator, private Layout $layout) {}
 
