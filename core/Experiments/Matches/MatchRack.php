@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace ZigLane\Core\Experiments\Matches;
 
-use ZigLane\Core\Decision\OptionKind;
-
 /**
  * How a rack of a match went.
  */
@@ -14,7 +12,7 @@ final readonly class MatchRack
     /**
      * @param int|null                              $winner      0 or 1; null when it was given up
      * @param int                                   $shots       that were played
-     * @param list<array{int, float, OptionKind}> $predictions who was to play, the chance to win that was predicted, and by what
+     * @param list<Prediction> $predictions before shots, in their order
      * @param float                                 $luck        by how much the first player's strokes fell out better, and the second's
      *                                                           worse, than such strokes do on average, in chances to win the rack
      */

@@ -27,7 +27,12 @@ final class MatchRackFile
             'shots' => $rack->shots,
             'luck' => round($rack->luck, self::PLACES),
             'predictions' => array_map(
-                static fn(array $one): array => [$one[0], round($one[1], self::PLACES), $one[2]->value],
+                static fn(Prediction $one): array => [
+                    $one->turn,
+                    round($one->win, self::PLACES),
+                    $one->kind->value,
+                    ...(null === $one->luck ? [] : [round($one->luck, self::PLACES)]),
+                ],
                 $rack->predictions,
             ),
         ], \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
@@ -68,7 +73,7 @@ final class MatchRackFile
             if (null === $kind || null === $win || !\in_array($one[0] ?? null, [0, 1], true)) {
                 return null;
             }
-            $predictions[] = [$one[0], $win, $kind];
+            $predictions[] = new Prediction($one[0], $win, $kind, self::number($one[3] ?? null));
         }
 
         return new MatchRack($data['winner'], $data['shots'], $predictions, $luck);

@@ -32,6 +32,9 @@ final class MatchTally
     /** @var array<string, array{int, float, int}> predictions, their sum, and racks won, by kind and fifth of the prediction */
     private array $bins = [];
 
+    /** @var list<array{int, float}> by rack: predictions, and by how much in all it was won more often than they said, less luck */
+    private array $off = [];
+
     /** Counts one rack more. */
     public function add(MatchRack $rack): void
     {
@@ -43,13 +46,17 @@ final class MatchTally
             return;
         }
         ++$this->won[$rack->winner];
-        foreach ($rack->predictions as [$turn, $win, $kind]) {
-            $bin = $kind->value . ' ' . (int) min(self::BINS - 1, $win * self::BINS);
+        $off = [0, 0.0];
+        foreach ($rack->predictions as $one) {
+            $won = $one->turn === $rack->winner ? 1 : 0;
+            $bin = $one->kind->value . ' ' . (int) min(self::BINS - 1, $one->win * self::BINS);
             $this->bins[$bin] ??= [0, 0.0, 0];
             ++$this->bins[$bin][0];
-            $this->bins[$bin][1] += $win;
-            $this->bins[$bin][2] += $turn === $rack->winner ? 1 : 0;
+            $this->bins[$bin][1] += $one->win;
+            $this->bins[$bin][2] += $won;
+            $off = [$off[0] + 1, $off[1] + ($one->wonLessLuck($rack) ?? $won) - $one->win];
         }
+        $this->off[] = $off;
     }
 
     /**
@@ -85,6 +92,29 @@ final class MatchTally
         $left = array_map(static fn(float $share, float $one): float => $share - $slope * $one, $pairs, $luck);
 
         return [self::mean($left), self::around($left) ?? [0.0, 1.0]];
+    }
+
+    /**
+     * All predictions together: their mean, how often the rack was won after them, and that less luck with its 95 % interval (of a ratio
+     * of sums by racks: W. G. Cochran, "Sampling Techniques", 1977).
+     *
+     * @return array{predicted: float, won: float, wonLessLuck: float, low: float, high: float}
+     */
+    private function told(): array
+    {
+        $shots = max(1, array_sum(array_column($this->off, 0)));
+        $mean = array_sum(array_column($this->off, 1)) / $shots;
+        $square = array_sum(array_map(static fn(array $one): float => ($one[1] - $mean * $one[0]) ** 2, $this->off));
+        $half = NormalDistribution::TWO_SIDED_95 * sqrt($square) / $shots;
+        $predicted = array_sum(array_column($this->bins, 1)) / $shots;
+
+        return [
+            'predicted' => $predicted,
+            'won' => array_sum(array_column($this->bins, 2)) / $shots,
+            'wonLessLuck' => $predicted + $mean,
+            'low' => $predicted + $mean - $half,
+            'high' => $predicted + $mean + $half,
+        ];
     }
 
     /**
@@ -144,6 +174,7 @@ final class MatchTally
                 'predicted' => $round($bin[1] / $bin[0]),
                 'won' => $round($bin[2] / $bin[0]),
             ], $this->bins, array_keys($this->bins)),
+            'told' => array_map($round, $this->told()),
             'shotsARack' => round($this->shots / max(1, $this->racks), 1),
         ];
     }

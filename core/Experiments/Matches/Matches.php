@@ -87,7 +87,7 @@ final readonly class Matches
                 return new MatchRack(null, $shots, $predictions, $luck);
             }
             if (null !== $shot->win) {
-                $predictions[] = [$turn, $shot->win, $shot->kind];
+                $predictions[] = new Prediction($turn, $shot->win, $shot->kind, $luck);
             }
             $sample = ErrorSample::drawn($random);
             $end = (new StrokeEnds($shot->rack))->end($shot->stroke, $shot->call, $sample);

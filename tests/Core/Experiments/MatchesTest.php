@@ -14,6 +14,7 @@ use ZigLane\Core\Experiments\Matches\MatchPolicy;
 use ZigLane\Core\Experiments\Matches\MatchRack;
 use ZigLane\Core\Experiments\Matches\MatchRackFile;
 use ZigLane\Core\Experiments\Matches\MatchTally;
+use ZigLane\Core\Experiments\Matches\Prediction;
 use ZigLane\Core\Experiments\Matches\TableAnalysis;
 use ZigLane\Core\Games\GameName;
 use ZigLane\Core\InvalidInput;
@@ -68,9 +69,9 @@ final class MatchesTest extends TestCase
     public function testATallyCountsRacksAndPredictions(): void
     {
         $tally = new MatchTally();
-        $tally->add(new MatchRack(0, 8, [[0, 0.7, OptionKind::Go], [0, 0.5, OptionKind::Safe]]));
-        $tally->add(new MatchRack(1, 4, [[0, 0.75, OptionKind::Go]]));
-        $tally->add(new MatchRack(null, 60, [[0, 0.1, OptionKind::Go]]));
+        $tally->add(new MatchRack(0, 8, [new Prediction(0, 0.7, OptionKind::Go), new Prediction(0, 0.5, OptionKind::Safe)]));
+        $tally->add(new MatchRack(1, 4, [new Prediction(0, 0.75, OptionKind::Go)]));
+        $tally->add(new MatchRack(null, 60, [new Prediction(0, 0.1, OptionKind::Go)]));
         $counted = $tally->describe();
         self::assertSame([3, [1, 1], 1, 0.5, 24.0], [$counted['racks'], $counted['won'], $counted['givenUp'], $counted['share'], $counted['shotsARack']]);
         self::assertSame([
@@ -100,6 +101,31 @@ final class MatchesTest extends TestCase
         self::assertLessThan(0.2 * ($plain[1] - $plain[0]), $high - $low);
     }
 
+    /** A player who was told 60 % and wins 60 % but for luck is seen to, whoever won; one who was told 70 % is seen not to have been. */
+    public function testPredictionsAreHeldAgainstWhatIsWonLessLuck(): void
+    {
+        $random = new Generator(7);
+        foreach ([0.6, 0.7] as $told) {
+            $tally = new MatchTally();
+            for ($n = 0; $n < 400; ++$n) {
+                // Half of what decides the rack comes before the second prediction, half after it.
+                $before = $random->between(0.0, 1.0) < 0.5 ? 0.2 : -0.2;
+                $true = 0.6 + $before;
+                $wins = $random->between(0.0, 1.0) < $true;
+                $luck = $before + ($wins ? 1.0 : 0.0) - $true;
+                $tally->add(new MatchRack($wins ? 0 : 1, 8, [
+                    new Prediction(0, $told, OptionKind::Go, 0.0),
+                    new Prediction(0, $told + $before, OptionKind::Safe, $before),
+                ], $luck));
+            }
+            $all = $tally->describe()['told'];
+            \assert(\is_array($all) && \is_float($all['wonLessLuck']) && \is_float($all['low']) && \is_float($all['high']));
+            self::assertEqualsWithDelta(0.6, $all['wonLessLuck'], 0.015);
+            self::assertEqualsWithDelta($told, $all['predicted'], 0.015);
+            self::assertSame(0.6 === $told, $all['low'] <= $all['predicted'] && $all['predicted'] <= $all['high']);
+        }
+    }
+
     /** What is called luck comes to nothing on average: drawn errors against others. */
     public function testLuckIsNoSkill(): void
     {
@@ -125,7 +151,7 @@ final class MatchesTest extends TestCase
     public function testRacksAreKept(): void
     {
         $racks = [
-            new MatchRack(0, 8, [[0, 0.71234, OptionKind::Go], [1, 0.5, OptionKind::TwoWay]], -0.25),
+            new MatchRack(0, 8, [new Prediction(0, 0.71234, OptionKind::Go, 0.125), new Prediction(1, 0.5, OptionKind::TwoWay)], -0.25),
             new MatchRack(null, 60, []),
         ];
         $text = implode("\n", array_map(MatchRackFile::line(...), $racks)) . "\n";
