@@ -21,6 +21,9 @@ final class RouteWording
     private const POINTS = 0.01;
     private const METRES = 0.3;
 
+    /** A change of speed below this share is none. */
+    private const NOTHING = 0.005;
+
     /** A scratch below this share is not worth a word. */
     private const SCRATCH = 0.015;
 
@@ -39,11 +42,24 @@ final class RouteWording
         return $family->stroke . ('' === $spin ? '' : " with $spin spin") . ", $rails";
     }
 
+    /** "anything from 8 % softer to 12 % harder holds"; at an edge "up to 8 % softer holds, harder does not". */
+    private static function holds(SpeedWindow $window, string $holds): string
+    {
+        [$soft, $hard] = [1.0 - $window->low, $window->high - 1.0];
+
+        return match (true) {
+            $hard < self::NOTHING && $soft < self::NOTHING => 'only this speed ' . $holds,
+            $hard < self::NOTHING => \sprintf('up to %.0f %% softer %s, harder does not', 100 * $soft, $holds),
+            $soft < self::NOTHING => \sprintf('up to %.0f %% harder %s, softer does not', 100 * $hard, $holds),
+            default => \sprintf('anything from %s %s', self::window($window), $holds),
+        };
+    }
+
     /** "8 % softer to 12 % harder". */
     public static function window(SpeedWindow $window): string
     {
         $say = static fn(float $at): string => match (true) {
-            abs($at - 1.0) < 0.005 => 'as struck',
+            abs($at - 1.0) < self::NOTHING => 'as struck',
             $at < 1.0 => \sprintf('%.0f %% softer', (1.0 - $at) * 100),
             default => \sprintf('%.0f %% harder', ($at - 1.0) * 100),
         };
@@ -87,8 +103,7 @@ final class RouteWording
             default => \sprintf('%s cushions, %.1f m', Numbers::word($count), $summary->travel),
         }];
         if (null !== $summary->window) {
-            $left = null === $summary->next ? 'holds' : "still leaves the $summary->next";
-            $say[] = \sprintf('anything from %s %s', self::window($summary->window), $left);
+            $say[] = self::holds($summary->window, null === $summary->next ? 'holds' : "still leaves the $summary->next");
         }
         foreach ($summary->dangers as $danger) {
             $say[] = \sprintf('%s %.0f %%', self::danger($danger->danger), 100 * $danger->share);

@@ -47,6 +47,18 @@ final class FindingCodecTest extends TestCase
                 'Two cushions, 1.4 m; anything from 8 % softer to 12 % harder still leaves the 3; scratch 2 %.',
             ],
             [
+                new RouteSummary($family, 1.44, new SpeedWindow(0.9, 1.0, 0.95, 0.2, 0.1), 3, []),
+                'Two cushions, 1.4 m; up to 10 % softer still leaves the 3, harder does not.',
+            ],
+            [
+                new RouteSummary($family, 1.44, new SpeedWindow(1.0, 1.2, 1.1, 0.2, 0.1), null, []),
+                'Two cushions, 1.4 m; up to 20 % harder holds, softer does not.',
+            ],
+            [
+                new RouteSummary($family, 1.44, new SpeedWindow(0.998, 1.002, 1.0, 0.2, 0.1), 3, []),
+                'Two cushions, 1.4 m; only this speed still leaves the 3.',
+            ],
+            [
                 new Found\RightSide(3, Found\Side::Left, 0.61, 0.4),
                 'Stay on the right side of the 3, left of its line: from there the rest is about 61 %, from the other side 40 %.',
             ],
