@@ -42,6 +42,9 @@ final readonly class Explanation
     /** A difference of chance that is none. */
     private const NOTHING = 0.005;
 
+    /** Another shot that comes to less than this share of the plan is no choice. */
+    private const WORTH_TELLING = 1 / 3;
+
     /** A far ball is worth a word when so many are shot, and it is one of the last so many. */
     private const ENOUGH = 4;
     private const LATE = 3;
@@ -228,9 +231,10 @@ final readonly class Explanation
         // What is told of the plan may have been mended since.
         $times = $this->searched > 0.0 ? $plan->runOut / $this->searched : 1.0;
         foreach ($others as $route) {
-            if (!$route->pot->is($first->pot)) {
-                $chances = $route->chances->worth(min($route->chances->pot, $times * $route->chances->value));
-
+            $chances = $route->chances->worth(min($route->chances->pot, $times * $route->chances->value));
+            // One that is left out though it promises more, by its cushions, would only confuse.
+            $isTold = $chances->value >= self::WORTH_TELLING * $plan->runOut && $chances->value < $plan->runOut + self::NOTHING;
+            if ($isTold && !$route->pot->is($first->pot)) {
                 return new OtherShot($route->pot, $route->pot->ball !== $first->pot->ball, $chances, $plan->runOut - $chances->value);
             }
         }

@@ -19,6 +19,9 @@ final class PlainestRoute
      */
     private const AS_GOOD = 0.015;
     private const MOST_SHARE = 0.04;
+
+    /** Of what is hardly ever run out so much is nothing, but no more than a third of it (our own choice). */
+    private const NEXT_TO_NOTHING = 0.003;
     private const SHARE = 0.006;
 
     /** The last ball needs no position: there the plain way is worth a point. */
@@ -34,6 +37,13 @@ final class PlainestRoute
     /** Routes that move others in more than MOVES of the tries must be so much (share) better than one that hardly ever does. */
     private const MOVES = 0.3;
     private const UNSURE = 0.05;
+
+    /**
+     * A real table's cushions are known less well than the model's: beyond so many each costs a share of what is promised (our own
+     * choice).
+     */
+    private const CUSHIONS = 2;
+    private const CUSHION = 0.015;
 
     /** What is potted so many times as often as by the best, and leads about as far, goes first (our own choice). */
     private const LIKELIER = 1.5;
@@ -53,7 +63,7 @@ final class PlainestRoute
      */
     public static function among(Rack $rack, array $routes, ?\Closure $leaves): Route
     {
-        $routes = self::likely($routes);
+        $routes = self::sure(self::likely($routes));
         $best = $routes[0];
         if (null !== $leaves) {
             $steady = array_filter($routes, static fn(Route $r): bool => $r->chances->tries === $best->chances->tries
@@ -68,7 +78,7 @@ final class PlainestRoute
         $least = $value - match (true) {
             null === $leaves => self::SHARE * $value,
             null === $best->next => self::AS_GOOD_AT_THE_END * $value,
-            default => min(self::AS_GOOD, self::MOST_SHARE * $value),
+            default => max(min(self::AS_GOOD, self::MOST_SHARE * $value), min(self::NEXT_TO_NOTHING, $value / 3)),
         };
         $alike = array_filter(
             $routes,
@@ -121,6 +131,31 @@ final class PlainestRoute
             && $r->chances->pot >= self::LIKELIER * $best->chances->pot));
 
         return [] === $likely ? $routes : $likely;
+    }
+
+    /**
+     * Without routes that go round more cushions than what they promise is worth.
+     *
+     * @param non-empty-list<Route> $routes the best first
+     *
+     * @return non-empty-list<Route>
+     */
+    private static function sure(array $routes): array
+    {
+        $surest = $routes[0];
+        $most = 0.0;
+        foreach ($routes as $route) {
+            $worth = $route->chances->value * (1 - self::CUSHION * max(0, \count($route->family->rails) - self::CUSHIONS));
+            if ($route->chances->tries === $routes[0]->chances->tries && $worth > $most) {
+                [$most, $surest] = [$worth, $route];
+            }
+        }
+        $others = array_filter(
+            $routes,
+            static fn(Route $r): bool => $r !== $surest && $r->chances->value <= $surest->chances->value,
+        );
+
+        return [$surest, ...array_values($others)];
     }
 
     /**

@@ -39,13 +39,33 @@ final class PlainestRouteTest extends TestCase
         yield 'much more often, nearly as good' => [2, 0.6, 0.5, 0.95, 0.48];
     }
 
-    private static function route(int $ball, float $pot, float $value): Route
+    /** Cushions beyond the second must be worth it: of routes to the same ball the shorter one goes first where the other hardly promises more. */
+    #[DataProvider('rounds')]
+    public function testEveryCushionMustBeWorthIt(int $first, int $cushions, float $value, int $otherCushions, float $other): void
+    {
+        $rack = Read::rack(['cue' => [4.0, 2.0], 1 => [6.0, 1.0], 2 => [6.0, 3.0], 8 => [1.0, 1.0]], 'eight-ball', 'solids');
+        $routes = [self::route(1, 0.9, $value, $cushions), self::route(2, 0.9, $other, $otherCushions)];
+        self::assertSame($first, PlainestRoute::among($rack, $routes, null)->pot->ball);
+    }
+
+    /**
+     * @return iterable<string, array{int, int, float, int, float}> the ball that goes first, cushions and value of either
+     */
+    public static function rounds(): iterable
+    {
+        yield 'six cushions for a twentieth more' => [2, 6, 0.744, 2, 0.705];
+        yield 'six cushions for a tenth more' => [1, 6, 0.744, 2, 0.67];
+        yield 'three cushions for a thirtieth more' => [1, 3, 0.744, 1, 0.72];
+        yield 'the longer one promises no more' => [1, 1, 0.744, 5, 0.72];
+    }
+
+    private static function route(int $ball, float $pot, float $value, int $cushions = 0): Route
     {
         return new Route(
             new Pot($ball, 1 === $ball ? Pocket::FootLeft : Pocket::FootRight),
             new Shot(0.0, 2.0),
             0.0,
-            new Family([], 'stun', '', ''),
+            new Family(array_fill(0, $cushions, 'foot'), 'stun', '', ''),
             new Point(1.0, 0.6),
             1.0,
             new RouteChances($pot, $pot, $value, 0.0, 0.0, 0.0, 0.0, 400),
