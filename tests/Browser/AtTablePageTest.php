@@ -9,21 +9,7 @@ namespace ZigLane\Tests\Browser;
  */
 final class AtTablePageTest extends BrowserTestCase
 {
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->script('localStorage.clear()');
-        $this->onAPhone();
-    }
-
-    protected function tearDown(): void
-    {
-        parent::tearDown();
-        $this->onAPhone(false);
-        $this->connected(true);
-        $this->script('localStorage.clear()');
-        self::$at = null;
-    }
+    use OnAPhone;
 
     /** Over the local network: TLS, signed in by the passphrase. */
     public function testARackIsShotFromTheFirstShotToTheLastWithOneReplan(): void

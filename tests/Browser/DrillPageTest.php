@@ -9,20 +9,7 @@ namespace ZigLane\Tests\Browser;
  */
 final class DrillPageTest extends BrowserTestCase
 {
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->script('localStorage.clear()');
-        $this->onAPhone();
-    }
-
-    protected function tearDown(): void
-    {
-        parent::tearDown();
-        $this->connected(true);
-        $this->onAPhone(false);
-        $this->script('localStorage.clear()');
-    }
+    use OnAPhone;
 
     public function testADrillIsTrainedAndTestedWithoutAConnectionInBetween(): void
     {
