@@ -77,7 +77,11 @@ final readonly class Adviser
             OptionKind::Safe->value => $found[OptionKind::Safe->value] ?? null,
             OptionKind::TwoWay->value => $found[OptionKind::TwoWay->value] ?? null,
         ]));
-        $instead = $another && null !== $planned ? $this->replies->mended($planned) : null;
+        $instead = $another ? $planned : null;
+        if (null !== $instead && $options[OptionKind::Go->value]->win() < $instead->win() + self::ANOTHER) {
+            // The answers to the one have brought the two together: those to the other are searched for, too.
+            $instead = $this->replies->mended($instead);
+        }
         if (null !== $instead && $instead->win() > $options[OptionKind::Go->value]->win()) {
             [$options[OptionKind::Go->value], $another, $instead] = [$instead, false, null];
         }

@@ -31,6 +31,9 @@ final class StrokeTrials
     public const MANY = 800;
     public const MORE = ErrorSamples::SEEN;
 
+    /** From so many tries on places are told apart. */
+    private const MANY_ENOUGH = 100;
+
     /** How far behind (value) a stroke may lie after so many tries. */
     private const BEHIND = [10 => 0.06, 24 => 0.03, 48 => 0.015];
 
@@ -179,7 +182,11 @@ final class StrokeTrials
                 $left[] = $worth;
             }
         }
-        $level = $this->level($stroke, $value / max(1, $pot), 2 * $disturbing > $pot);
+        $mean = $value / max(1, $pot);
+        // What the stroke itself leaves is worth another try only where there are many.
+        $level = \count($samples) < self::MANY_ENOUGH && 2 * $disturbing <= $pot
+            ? $this->evaluator->level($mean)
+            : $this->level($stroke, $mean, 2 * $disturbing > $pot);
         $position = \count(array_filter($left, static fn(float $worth): bool => $worth >= $level));
         $astray = \count($left) - $position;
         $n = \count($samples);
