@@ -182,11 +182,7 @@ final class StrokeTrials
                 $left[] = $worth;
             }
         }
-        $mean = $value / max(1, $pot);
-        // What the stroke itself leaves is worth another try only where there are many.
-        $level = \count($samples) < self::MANY_ENOUGH && 2 * $disturbing <= $pot
-            ? $this->evaluator->level($mean)
-            : $this->level($stroke, $mean, 2 * $disturbing > $pot);
+        $level = $this->level($stroke, $value / max(1, $pot), 2 * $disturbing > $pot, \count($samples) >= self::MANY_ENOUGH);
         $position = \count(array_filter($left, static fn(float $worth): bool => $worth >= $level));
         $astray = \count($left) - $position;
         $n = \count($samples);
@@ -208,10 +204,11 @@ final class StrokeTrials
     /**
      * Value from which a stroke's stops count as position.
      *
-     * @param float $mean   value of those that pot the ball, on average
-     * @param bool  $mostly whether they move other balls as a rule
+     * @param float $mean    value of those that pot the ball, on average
+     * @param bool  $mostly  whether they move other balls as a rule
+     * @param bool  $closely whether to look at what the stroke itself leaves: another try, worth it only where there are many
      */
-    private function level(AimedStroke $stroke, float $mean, bool $mostly): float
+    private function level(AimedStroke $stroke, float $mean, bool $mostly, bool $closely): float
     {
         $level = $this->evaluator->level();
         if ($mostly) {
@@ -219,7 +216,9 @@ final class StrokeTrials
             return min($level, self::GOOD * $mean);
         }
 
-        return $this->evaluator->level($mean) < $level ? $this->evaluator->level(max($mean, (float) $this->leaves($stroke))) : $level;
+        $asked = $this->evaluator->level($mean);
+
+        return $closely && $asked < $level ? $this->evaluator->level(max($mean, (float) $this->leaves($stroke))) : $asked;
     }
 
     /** Value of what a stroke leaves when nothing goes wrong; null where it moves other balls or does not pot the ball. */
@@ -242,7 +241,7 @@ final class StrokeTrials
     {
         $window = SpeedWindow::of(
             fn(float $at): ?float => $this->leaves(new AimedStroke($aimed->aim, $aimed->stroke->withSpeed($aimed->stroke->speed * $at))),
-            $this->level($aimed, $chances->value / max(1e-9, $chances->pot), false),
+            $this->level($aimed, $chances->value / max(1e-9, $chances->pot), false, true),
         );
 
         // One that leaves the stroke itself out is of another way to play the shot.
