@@ -23,7 +23,9 @@ use ZigLane\App\Work\TaskDesk;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\AttemptFile;
 use ZigLane\Core\Logbook\NextTable;
+use ZigLane\Core\Rack\Files\Fields;
 use ZigLane\Core\Rack\Files\JsonText;
+use ZigLane\Core\Rack\Files\RackFile;
 use ZigLane\Core\Rack\Rack;
 use ZigLane\Core\Wording\RunWording;
 
@@ -68,19 +70,32 @@ final class TableController extends AbstractController
         return $this->answer($request, $open->rack, $fresh ? $plan->result() : null);
     }
 
-    /** The plan from where a shot left the balls, and what changed. */
+    /** The plan from where a shot left the balls, and what changed; or from where they were laid before the first. */
     #[Route('/sheet', name: 'table_next', methods: ['POST'])]
     public function next(Request $request, int $id): Response
     {
         $this->store->open($id);
         try {
-            $attempt = AttemptFile::of(JsonText::decode($request->getContent(), self::LONGEST));
-            $rack = NextTable::after($attempt);
+            $data = JsonText::decode($request->getContent(), self::LONGEST);
+            $said = new Fields($data, '');
+            $attempt = $said->has('laid') ? null : AttemptFile::of($data);
+            $rack = null === $attempt ? self::laid($said) : NextTable::after($attempt);
         } catch (InvalidInput $e) {
             return new JsonResponse(['problem' => $e->getMessage()], Response::HTTP_UNPROCESSABLE_ENTITY);
         }
+        $why = null === $attempt ? '' : RunWording::cameOff($attempt, Units::of($request)->length(...));
 
-        return $this->answer($request, $rack, null, RunWording::cameOff($attempt, Units::of($request)->length(...)));
+        return $this->answer($request, $rack, null, $why);
+    }
+
+    /** @throws InvalidInput */
+    private static function laid(Fields $said): Rack
+    {
+        try {
+            return RackFile::read($said->raw('laid'));
+        } catch (InvalidInput $e) {
+            throw $e->under('laid');
+        }
     }
 
     private function answer(Request $request, Rack $rack, ?string $stored, string $why = ''): Response

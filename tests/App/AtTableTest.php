@@ -70,6 +70,17 @@ final class AtTableTest extends AppTestCase
         self::assertSame(422, $this->code());
     }
 
+    public function testAPlanIsMadeFromWhereTheBallsWereLaidBeforeTheFirstShot(): void
+    {
+        $id = $this->stored(['balls' => self::BALLS]);
+        $next = $this->next($id, ['laid' => RackFile::write(self::rack(['balls' => ['cue' => [3, 1]] + self::BALLS]))]);
+        self::assertEquals([3, 1], $next['shots'][0]['rack']['balls']['cue']);
+        self::assertSame('', $next['why']);
+        $this->next($id, ['laid' => ['game' => 'chess']]);
+        self::assertSame(422, $this->code());
+        self::assertStringContainsString('laid.', (string) $this->browser->getResponse()->getContent());
+    }
+
     public function testADamagedPlanIsMadeAnew(): void
     {
         $id = $this->stored(['balls' => self::LAST]);

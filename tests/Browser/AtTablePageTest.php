@@ -89,6 +89,24 @@ final class AtTablePageTest extends BrowserTestCase
         self::assertSame([2, 2], $this->logged());
     }
 
+    public function testABallThatLiesElsewhereIsMovedBeforeTheFirstShot(): void
+    {
+        $this->toTheTable(['cue' => [2.0, 1.0], '1' => [1.0, 2.2], '9' => [4.4, 3.2]]);
+        $this->tapOn('#arrange');
+        self::assertSame('Drag what lies elsewhere.', $this->text('#title'));
+        $this->slide($this->onGlass(...$this->lies('1')), $this->onGlass(1900, 400), static fn() => null);
+        $this->until(fn(): bool => abs($this->lies('1')[0] - 1900) < 15, 'it lies there');
+        // By click: the browser takes a tap so soon after a slide for the end of its scrolling.
+        $this->click('#arranged');
+        $moved = fn(): bool => 'shoot' === $this->one('#at-table')->getAttribute('data-phase') && '' === $this->text('#told');
+        $this->until($moved, 'the plan from there', 60);
+        self::assertEqualsWithDelta([1900, 400], $this->lies('1'), 15);
+        self::assertStringContainsString('1 →', $this->text('#title'));
+        $this->web->navigate()->refresh();
+        $this->until($moved, 'the same plan after a reload', 60);
+        self::assertEqualsWithDelta([1900, 400], $this->lies('1'), 15);
+    }
+
     /** Signs in where it is served to the local network, and goes on there. */
     private function signIn(): void
     {
@@ -123,8 +141,27 @@ final class AtTablePageTest extends BrowserTestCase
 
     private function tapAt(float $x, float $y): void
     {
-        [$px, $py] = $this->places('const p = new DOMPoint(arguments[0], arguments[1]).matrixTransform(table.querySelector(".frame").getScreenCTM()); return [p.x, p.y]', $x, $y);
-        $this->touch($px, $py);
+        $this->touch(...$this->onGlass($x, $y));
+    }
+
+    /**
+     * A place on the table, mm, as a place on the screen, px.
+     *
+     * @return array{float, float}
+     */
+    private function onGlass(float $x, float $y): array
+    {
+        return $this->places('const p = new DOMPoint(arguments[0], arguments[1]).matrixTransform(table.querySelector(".frame").getScreenCTM()); return [p.x, p.y]', $x, $y);
+    }
+
+    /**
+     * Where a ball lies, mm.
+     *
+     * @return array{float, float}
+     */
+    private function lies(string $ball): array
+    {
+        return $this->places('const ball = table.querySelector(`.ball[data-ball="${arguments[0]}"]`); return [+ball.dataset.x, +ball.dataset.y]', $ball);
     }
 
     /**

@@ -116,6 +116,43 @@ test('a search that has found nothing yet is waited for', () => {
     assert.equal(planned(run, { shots: [], settled: true, advice: null }).phase, 'stuck');
 });
 
+test('a shot that is being told of stays when a better plan comes', () => {
+    const better = { ...sheet(), shots: [shot('2', [2, 2], 0.6)] };
+    const told = tell(start({ settled: false }), 'thin');
+    const asked = stopped(told, [3, 3]);
+    const over = enter(objectStopped(asked, [7.5, 0.5]))[0];
+    const seen = propose(told, { made: true, cue: [4, 1], moved: {}, doubts: [] });
+    const scratched = tell(start({ settled: false }), 'scratched');
+    const trying = tenTries(start({ settled: false }));
+    for (const run of [told, asked, over, seen, scratched, trying]) assert.equal(planned(run, better), run, run.phase);
+    assert.equal(planned(takeBack(told)[0], better).shot.ball, '2', 'taken back, it is planned on');
+});
+
+test('what is worked out for the next shots is taken as long as the plan is the same', () => {
+    const told = tell(start({ prepared: {} }), 'made');
+    assert.deepEqual(planned(told, sheet()).sheet.prepared, sheet().prepared);
+    assert.deepEqual(planned(told, { ...sheet(), shots: [shot('1', [2, 2], 0.5)] }).sheet.prepared, {});
+});
+
+test('what was chosen stays chosen while the plan gets better, for that shot', () => {
+    const safe = { ...shot('2', [2, 2], 0.1), safety: true };
+    const advice = { choice: 'go', options: { go: shot('1', [2, 2], 0.5), safe } };
+    const chosen = choose(start({ settled: false, advice }), 'safe');
+    assert.equal(planned(chosen, sheet({ advice })).shot.safety, true);
+    const next = enter(stopped(tell(choose(chosen, 'go'), 'made'), [6, 3]))[0];
+    assert.equal(planned(next, sheet({ advice })).shot.ball, '1');
+    assert.equal(enter(stopped(tell(chosen, 'made'), [6, 3]))[0].option, null);
+});
+
+test('balls that are moved before the first shot are planned from where they lie', () => {
+    const [run, entry] = moveBall(start(), '1', [5, 1]);
+    assert.equal(entry, null);
+    assert.deepEqual([run.phase, run.laid, run.balls['1']], ['plan', true, [5, 1]]);
+    const laid = shot('1', [2, 2], 0.4);
+    assert.equal(planned(run, sheet({ shots: [{ ...laid, rack: { ...laid.rack, balls: run.balls } }] })).balls['1'][0], 5);
+    assert.equal(moveBall(tell(start(), 'made'), '2', [5, 1])[0].phase, 'where');
+});
+
 test('kept on the device and read again it is the same run', () => {
     const run = tell(enter(stopped(tell(start(), 'made'), [4, 1]))[0], 'made');
     const text = pack(run);

@@ -8,7 +8,7 @@ import { settle, watch } from './pointing.mjs';
 import { entryQueue, newKey, now, posting } from './queue.mjs';
 import {
     again, begin, choose, dropped, entered, finish, firstOf, moveBall, objectStopped,
-    pack, planned, propose, shotNow, stopped, takeBack, takeSeen, tell, tenTries, unpack, withoutPlan,
+    pack, planned, prepared, propose, shotNow, stopped, takeBack, takeSeen, takesPlan, tell, tenTries, unpack, withoutPlan,
 } from './run.mjs';
 import { BIG, showRun } from './show.mjs';
 
@@ -111,12 +111,14 @@ async function ask(body, take) {
     }
 }
 
-/** A plan from where the last shot left the balls. */
+/** A plan from where the last shot left the balls, or from where they lie before the first. */
 function planOn() {
-    const last = run.entries.at(-1);
-    if (!last) return askFirst();
-    return ask(last.attempt, (sheet, problem, refused) => {
+    const last = run?.entries.at(-1);
+    if (!last && !run?.laid) return askFirst();
+    const from = last ? last.attempt : { laid: { ...run.shot.rack, balls: run.balls, ballInHand: false } };
+    return ask(from, (sheet, problem, refused) => {
         if (sheet) run = planned(run, sheet);
+        else if (!takesPlan(run)) return;
         else if (refused && /over/.test(problem)) run = finish(run);
         else if (run.phase === 'plan') run = refused ? { ...run, phase: 'stuck', why: problem } : withoutPlan(run);
         else run = { ...run, adjusting: false };
@@ -134,11 +136,15 @@ function askFirst() {
         // A search that has found nothing yet goes on.
         if (!run && !firstOf(sheet) && !sheet.settled) return;
         if (!run) run = begin({ rack: main.dataset.rack, sheet, session: session(), key: newKey });
-        else if (run.entries.length === 0 && run.phase === 'shoot') run = { ...planned(run, sheet), was: null };
-        else run = { ...run, sheet: run.at > 0 || run.entries.length === 0 ? { ...run.sheet, prepared: sheet.prepared } : run.sheet };
+        else run = run.entries.length === 0 ? { ...planned(run, sheet), was: null } : prepared(run, sheet);
         keep();
         show();
     });
+}
+
+/** Goes on asking for what the run is waiting for, and for what is being worked out for its next shots. */
+function resume() {
+    if (!run || run.entries.length === 0 || run.phase === 'waits' || run.phase === 'plan' || (run.phase === 'shoot' && run.adjusting)) planOn();
 }
 
 /** Goes on with a changed run: what is to be sent is sent, what is to be planned is asked for. */
@@ -150,7 +156,7 @@ function go(next) {
     if (entry) {
         queue.add(entry);
         send();
-        if (run.phase === 'plan' || (run.phase === 'shoot' && run.adjusting)) planOn();
+        resume();
     }
 }
 
@@ -166,7 +172,7 @@ watch({
         const what = ball ?? (run.phase === 'object' ? run.shot.ball : 'cue');
         const balls = { ...run.balls, ...(run.result?.cue && run.phase === 'object' ? { cue: run.result.cue } : {}), ...(place ? { [what]: place } : {}) };
         if (run.result?.made && !run.shot.safety && !arranging) delete balls[run.shot.ball];
-        drawTable(layer, { shot: run.shot, balls, length: +svg.dataset.length, turned: turn(), ways: true, big: BIG });
+        drawTable(layer, { shot: run.shot, balls, length: +svg.dataset.length, turned: turn(), ways: !arranging, big: BIG });
     },
     pointed(place, ball) {
         const what = ball ?? (run.phase === 'object' ? run.shot.ball : 'cue');
@@ -197,6 +203,7 @@ function undoLast() {
     }
     keep();
     show();
+    resume();
 }
 
 const acts = {
@@ -204,7 +211,7 @@ const acts = {
     dropped: (yes) => go(dropped(run, yes === 'yes')),
     skip: () => go(objectStopped(run, null)),
     again: () => go(again(run)),
-    on: () => { run = { ...run, phase: 'plan' }; keep(); show(); planOn(); },
+    on: () => { run = { ...run, phase: 'plan' }; keep(); show(); resume(); },
     finish: () => { run = finish(run); keep(); show(); },
     undo: undoLast,
     choose: (option) => { run = choose(run, option); keep(); show(); },
@@ -220,9 +227,10 @@ const acts = {
     seen: () => go(takeSeen(run)),
     ten: () => { run = tenTries(run); keep(); show(); },
     other: () => { run = { ...run, phase: 'shoot' }; keep(); show(); },
-    arrange: () => { arranging = true; show(); },
-    arranged: () => { arranging = false; send(); if (run.phase === 'plan') planOn(); show(); },
-    anew: () => { run = null; keep(); asked += 1; $('title').textContent = 'Planning …'; main.dataset.phase = 'load'; askFirst(); },
+    // A better plan that comes now would put the balls back.
+    arrange: () => { arranging = true; asked += 1; show(); },
+    arranged: () => { arranging = false; send(); show(); resume(); },
+    anew: () => { run = null; keep(); asked += 1; $('title').textContent = 'Planning …'; main.dataset.phase = 'load'; resume(); },
     said: (share) => { run = { ...run, said: share === '' ? null : Number(share) }; keep(); },
 };
 document.addEventListener('click', (event) => {
@@ -261,6 +269,5 @@ show();
 showConnection();
 send();
 stayAwake();
-if (!run || run.entries.length === 0) askFirst();
-else if (run.phase === 'plan' || run.phase === 'waits' || (run.phase === 'shoot' && run.adjusting)) planOn();
+resume();
 main.dataset.ready = online ? 'yes' : 'offline';

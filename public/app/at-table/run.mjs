@@ -31,8 +31,8 @@ export function optionsOf(sheet) {
     return { ...(sheet.shots[0] ? { go: sheet.shots[0] } : {}), ...sheet.advice.options };
 }
 
-/** Another option in the place of the one that was advised. */
-export const choose = (run, option) => ({ ...run, shot: optionsOf(run.sheet)[option] ?? run.shot });
+/** Another option in the place of the one that was advised; it stays chosen while the plan gets better. */
+export const choose = (run, option) => ({ ...run, option, shot: optionsOf(run.sheet)[option] ?? run.shot });
 
 /** A run that begins: at is the time, key makes keys that nobody else has. */
 export function begin({ rack, sheet, session, key }) {
@@ -47,13 +47,14 @@ export function begin({ rack, sheet, session, key }) {
         at: 0,
         shot,
         phase: shot ? 'shoot' : 'stuck',
+        option: null,
         balls: shot ? shot.rack.balls : {},
         entries: [],
         undo: [],
         result: null,
         why: '',
         was: null,
-        adjusting: false,
+        adjusting: !sheet.settled,
         said: null,
         tries: null,
         tried: [],
@@ -189,7 +190,7 @@ function ended(run, cue) {
     const lost = !made && !run.shot.safety;
     const phase = last && made ? 'over' : lost || run.shot.safety ? 'turn' : 'plan';
     const was = run.shot.plan.runOut ?? null;
-    const next = { ...run, result: { ...run.result, cue }, enter: true, zone, before: run.balls, after: balls, phase, was };
+    const next = { ...run, option: null, result: { ...run.result, cue }, enter: true, zone, before: run.balls, after: balls, phase, was };
     if (run.tries) return tried(next);
     return phase === 'plan' && zone ? onward(next) : next;
 }
@@ -230,9 +231,19 @@ export function withoutPlan(run) {
     return { ...run, shot: known.shot, at: run.at + 1, balls: run.after, phase: 'shoot', adjusting: true, far: known.far, why: '' };
 }
 
+/** Whether a plan is waited for, or a better one still taken; a shot that is being told of, or tried ten times, stays as it is. */
+export const takesPlan = (run) => run.tries === null && (run.phase === 'plan' || run.phase === 'shoot');
+
+/** What was worked out since for the shots after this one, as long as the plan is the same. */
+export function prepared(run, sheet) {
+    const meant = ({ shots }) => JSON.stringify(shots.map((one) => one.meant));
+    return meant(sheet) === meant(run.sheet) ? { ...run, sheet: { ...run.sheet, prepared: sheet.prepared } } : run;
+}
+
 /** A plan from where the balls lie takes the place of the old one. */
 export function planned(run, sheet) {
-    const shot = firstOf(sheet);
+    if (!takesPlan(run)) return prepared(run, sheet);
+    const shot = optionsOf(sheet)[run.option] ?? firstOf(sheet);
     if (!shot) return sheet.settled ? { ...run, sheet, phase: 'stuck', adjusting: false } : run;
     // On the way to the next shot its ball and pocket stay unless the plan is settled: a card that jumps about is not read.
     if (run.phase === 'shoot' && run.adjusting && !sheet.settled && !(sheet.shots[0]?.settled)) return run;
@@ -256,16 +267,16 @@ export function takeBack(run) {
     return [{ ...last, undo: run.undo.slice(0, -1) }, gone ? { key: gone.key, edition: gone.edition + 1, attempt: null } : null];
 }
 
-/** Another ball moved too, or one was noted wrongly: the last entry is mended. */
+/** Another ball moved too, or one was noted wrongly: the last entry is mended. Before the first shot the balls lie otherwise than in the rack. */
 export function moveBall(run, ball, place) {
     const last = run.entries.at(-1);
-    if (!last) return [{ ...run, balls: { ...run.balls, [ball]: place } }, null];
+    const phase = run.phase === 'shoot' ? 'plan' : run.phase;
+    if (!last) return [{ ...run, balls: { ...run.balls, [ball]: place }, laid: true, phase }, null];
     const result = copy(last.attempt.result);
     if (ball === 'cue') result.cue = place;
     else result.moved[ball] = place;
     const entry = { ...last, edition: last.edition + 1, attempt: { ...last.attempt, result } };
     const left = after(last.attempt.rack.balls, result);
-    const phase = run.phase === 'shoot' ? 'plan' : run.phase;
     return [{ ...run, balls: left, after: left, entries: [...run.entries.slice(0, -1), entry], phase }, entry];
 }
 

@@ -14,8 +14,8 @@ const OFF = 0.15;
 /** A cue that is raised by more than this is told of, degrees. */
 const RAISED = 8;
 
-/** A shot is being played or told of. */
-const UNDER_WAY = ['shoot', 'where', 'object', 'dropped'];
+/** A shot is being planned, played or told of. */
+const UNDER_WAY = ['plan', 'shoot', 'where', 'object', 'dropped'];
 
 const $ = (id) => document.getElementById(id);
 const percent = (share) => (share < 0.005 ? '< 1 %' : `${Math.round(100 * share)} %`);
@@ -79,7 +79,7 @@ export function showRun(main, run, arranging) {
     main.classList.toggle('pointing', pointing);
     redress(svg);
     drawTable($('runlayer'), {
-        shot, balls: ballsShown(run), length: +svg.dataset.length, turned: turn(), ways: phase === 'shoot' || pointing, big: BIG,
+        shot, balls: ballsShown(run), length: +svg.dataset.length, turned: turn(), ways: !arranging && (phase === 'shoot' || pointing), big: BIG,
     });
     $('title').textContent = arranging ? 'Drag what lies elsewhere.' : TITLES[phase](run);
     $('told').textContent = told(run);
@@ -92,6 +92,7 @@ export function showRun(main, run, arranging) {
     }
     $('miss').hidden ||= shot?.safety;
     $('undo').disabled = run.undo.length === 0;
+    $('arrange').hidden = !shot;
     $('camera').hidden = main.dataset.camera === '';
     $('ten').hidden = phase !== 'shoot' || run.tries !== null;
     $('log').hidden = run.entries.length === 0;
