@@ -152,12 +152,12 @@ run_test() {
     rm -rf "$TAKEN"
     mkdir -p "$TAKEN"
     # One lane checks the code and then the core, a second one the core alone, and this one has the tests that need a server, which often
-    # only wait. They end at about the same time.
+    # only wait. They end at about the same time. Pages and browsers that are waited for go before the core: it takes what they leave.
     local functions
     functions=$(declare -f say fail install_module_checks checks check_style check_analysis check_modules core_tests && declare -p ROOT PHP_JIT TAKEN)
     if wanted core; then
-        begin_beside core bash -c "$functions; core_tests ${suites[*]}"
-        begin_beside checks bash -c "$functions; checks ${checks[*]} && core_tests ${suites[*]}"
+        begin_beside core nice bash -c "$functions; core_tests ${suites[*]}"
+        begin_beside checks nice bash -c "$functions; checks ${checks[*]} && core_tests ${suites[*]}"
     else
         checks "${checks[@]}"
     fi
