@@ -48,7 +48,7 @@ final class AttemptFile
             'rack' => RackFile::write($attempt->rack),
             'meant' => ShotSpecFile::write($attempt->meant),
             'said' => $attempt->said,
-            'plan' => null === $attempt->forecast ? null : ForecastFields::write($attempt->forecast, $size),
+            'plan' => null === $attempt->forecast ? null : (object) ForecastFields::write($attempt->forecast, $size),
             'result' => $result,
         ], static fn(mixed $value): bool => null !== $value);
 
@@ -106,7 +106,8 @@ final class AttemptFile
             $rack,
             $meant,
             $outcome,
-            forecast: $file->has('plan') && null !== $file->raw('plan') ? ForecastFields::read($file->object('plan'), $size) : null,
+            // One that says nothing was once written as a list.
+            forecast: \in_array($file->raw('plan'), [null, []], true) ? null : ForecastFields::read($file->object('plan'), $size),
             said: null === $file->raw('said') ? null : $file->number('said', null, 0.0, 1.0),
             key: null === $file->raw('key') ? null : LogbookFields::key($file),
             run: null === $file->raw('run') ? null : LogbookFields::key($file, 'run'),

@@ -58,7 +58,9 @@ final readonly class StatedShot
             return self::ofKind($simulator, $spec, new Pot($spec->ball, $spec->pocket), $layout);
         }
         $solver = new AimSolver($simulator);
-        $need = $layout->has(BallId::CUE) ? $least($layout->ball(BallId::CUE)->angleTo($layout->ball($spec->ball))) : 0.0;
+        // Of a ball that is gone the solver says so.
+        $there = $layout->has(BallId::CUE) && $layout->has($spec->ball);
+        $need = $there ? $least($layout->ball(BallId::CUE)->angleTo($layout->ball($spec->ball))) : 0.0;
         $solved = static fn(float $elevation): AimSolution => $solver->solve(
             $layout,
             new AimRequest($spec->ball, $spec->pocket, $speed, $spec->tip, $elevation, $spec->offset),

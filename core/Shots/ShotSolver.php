@@ -49,7 +49,7 @@ final readonly class ShotSolver
     {
         foreach (array_filter([BallId::CUE, $pot->ball, $intent->other, $intent->then], \is_int(...)) as $ball) {
             if (!$layout->has($ball)) {
-                throw new AimRefused(RefusalReason::NotOnTable, \sprintf('%s is not on the table.', ucfirst(BallId::spoken($ball))));
+                throw new AimRefused(RefusalReason::NotOnTable, \sprintf('The %s is not on the table.', BallId::spoken($ball)));
             }
         }
         $table = new ShotTable($this->simulator, $layout, $pot, $intent);

@@ -18,6 +18,7 @@ use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 use Symfony\Component\HttpKernel\KernelEvents;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Twig\Error\RuntimeError as TemplateError;
 
 /**
  * What a failure means for who asked, and what of it is written down: requests that were refused (4xx, or not signed in) are no errors;
@@ -40,6 +41,11 @@ final readonly class Failures
     public function onException(ExceptionEvent $event): void
     {
         $exception = $event->getThrowable();
+        // A field that is no text is the sender's fault where a template reads it, too.
+        $cause = $exception->getPrevious();
+        if ($exception instanceof TemplateError && $cause instanceof RequestExceptionInterface) {
+            $event->setThrowable($exception = $cause);
+        }
         $passing = self::passing($exception);
         if (null !== $passing) {
             $this->logger->warning($passing, ['cause' => mb_strimwidth($exception->getMessage(), 0, 200, '…')]);

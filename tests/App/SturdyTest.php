@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\BrowserKit\Cookie;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use ZigLane\App\Profile\ProfileKind;
@@ -291,6 +292,14 @@ final class SturdyTest extends AppTestCase
             $this->browser->request('GET', "/?$query");
             self::assertContains($this->code(), [200, 400], $query);
         }
+    }
+
+    #[TestWith(['/drills?gone[]=1'])]
+    #[TestWith(['/drills/dead-stop/sheet?of[]=1'])]
+    public function testAFieldThatIsNoTextIsRefusedWhereATemplateReadsIt(string $address): void
+    {
+        $this->browser->request('GET', $address);
+        self::assertSame(400, $this->code());
     }
 
     /** A rack that many look at is drawn once, until anything it shows changes. */

@@ -23,6 +23,9 @@ final class AtTablePageTest extends BrowserTestCase
         // Every target is large enough for a thumb.
         $small = $this->script('return [...document.querySelectorAll("button, a, select")].filter(b => b.offsetParent && b.getBoundingClientRect().height < 40).map(b => b.textContent.trim())');
         self::assertSame([], $small);
+        // Every line of a drawing is thin beside the drawing, whatever it is measured in.
+        $thick = $this->script('return [...document.querySelectorAll("#tip *, #cover *, #behind *")].filter(e => { const s = getComputedStyle(e); return s.stroke !== "none" && parseFloat(s.strokeWidth) * 20 > e.ownerSVGElement.viewBox.baseVal.width && !e.closest("g[transform]"); }).map(e => e.className.baseVal)');
+        self::assertSame([], $thick);
         // How long two taps take to show, the longest of several, ms: far below what is felt.
         $took = $this->script('let most = 0; for (let n = 0; n < 5; n += 1) { const t = performance.now(); document.getElementById("made").click(); document.getElementById("undo").click(); most = Math.max(most, performance.now() - t); } return most');
         self::assertIsNumeric($took);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZigLane\Tests\Core\Logbook;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\InvalidInput;
 use ZigLane\Core\Logbook\Attempt;
@@ -25,12 +26,22 @@ final class AttemptFileTest extends TestCase
         self::assertSame([['felt' => 'good'], ["mood" => 7]], [$attempt->result->unknown, $attempt->unknown]);
     }
 
-    public function testWrittenAndReadAgainItIsTheSame(): void
+    #[TestWith(['"mood":7'])]
+    #[TestWith(['"plan":{"pot":0.5,"zone":[[[4,1],[6,1],[6,3]]]}'])]
+    #[TestWith(['"plan":{}'])]
+    #[TestWith(['"more":{}'])]
+    public function testWrittenAndReadAgainItIsTheSame(string $more): void
     {
-        $text = AttemptFile::line(self::one(self::LINE));
+        $line = str_replace('"mood":7', $more, self::LINE);
+        $text = AttemptFile::line(self::one($line));
         self::assertStringNotContainsString("\n", $text);
-        self::assertEquals(self::one(self::LINE), self::one($text));
+        self::assertEquals(self::one($line), self::one($text));
         self::assertSame($text, AttemptFile::line(self::one($text)));
+    }
+
+    public function testAPlanThatWasWrittenAsAnEmptyListIsNone(): void
+    {
+        self::assertNull(self::one(str_replace('"mood":7', '"plan":[]', self::LINE))->forecast);
     }
 
     public function testLinesAreReadOneByOne(): void
