@@ -15,6 +15,7 @@ use ZigLane\Core\Planning\Finding\ClusterToOpen;
 use ZigLane\Core\Planning\Finding\CostOfConstraints;
 use ZigLane\Core\Planning\Finding\GroupTaken;
 use ZigLane\Core\Planning\Finding\Hinge;
+use ZigLane\Core\Planning\Finding\KeyShot;
 use ZigLane\Core\Planning\Finding\LeftForTheEnd;
 use ZigLane\Core\Planning\Finding\NoBreakBall;
 use ZigLane\Core\Planning\Finding\OtherShot;
@@ -73,15 +74,20 @@ final readonly class Explanation
         $plan = $settled ? $this->played($plan) : $plan;
         $hinge = Hinge::of($plan, $this->kept);
         $says = null === $hinge ? [] : [$hinge];
+        $shots = $plan->shots;
         $break = null;
         if ($settled && isset($plan->shots[$this->kept])) {
             $end = $this->end($plan);
             $break = null === $end ? null : BreakShotSearch::best($end);
             $last = null === $end ? null : (null === $break ? new NoBreakBall($end->layout->objectBalls()[0]) : new BreakShotFollows());
             array_push($says, ...$this->findings($plan, $others, $last));
+            if ($last instanceof NoBreakBall) {
+                // Then no ball is the key to it.
+                $shots = array_map(static fn(PlannedShot $shot): PlannedShot => $shot->notSaying(KeyShot::class), $shots);
+            }
         }
 
-        return new Plan($plan->rack, $plan->shots, $plan->runOut, $plan->stopped, $says, $hinge?->shot, $settled, $break, $plan->survival);
+        return new Plan($plan->rack, $shots, $plan->runOut, $plan->stopped, $says, $hinge?->shot, $settled, $break, $plan->survival);
     }
 
     /** With what becomes of some hundred runs, once the first shot is settled. */

@@ -62,18 +62,19 @@ final readonly class PlannedShot
     /** The same, saying something first, and so much at the most. */
     public function sayingFirst(Finding $finding, int $most): self
     {
-        return new self(
-            $this->pot,
-            $this->spec,
-            $this->before,
-            $this->chances,
-            $this->zone,
-            $this->heart,
-            $this->rest,
-            $this->family,
-            \array_slice([$finding, ...$this->findings], 0, $most),
-            $this->settled,
-        );
+        return $this->with(\array_slice([$finding, ...$this->findings], 0, $most), $this->chances, $this->settled);
+    }
+
+    /**
+     * The same without a kind of finding.
+     *
+     * @param class-string<Finding> $kind
+     */
+    public function notSaying(string $kind): self
+    {
+        $others = array_values(array_filter($this->findings, static fn(Finding $finding): bool => !$finding instanceof $kind));
+
+        return $this->with($others, $this->chances, $this->settled);
     }
 
     /** The same, judged as closely as a shot that was searched for; other ways are told beside it as they were. */
@@ -85,6 +86,14 @@ final readonly class PlannedShot
             $this->findings,
         );
 
+        return $this->with($findings, $chances, true);
+    }
+
+    /**
+     * @param list<Finding> $findings
+     */
+    private function with(array $findings, ShotChances $chances, bool $settled): self
+    {
         return new self(
             $this->pot,
             $this->spec,
@@ -95,7 +104,7 @@ final readonly class PlannedShot
             $this->rest,
             $this->family,
             $findings,
-            true,
+            $settled,
         );
     }
 }

@@ -47,7 +47,7 @@ final class ChoiceWording
             'Yours runs out in %.0f of 100, the plan in %.0f: %s.',
             100 * $worth->chosen,
             100 * $worth->plan,
-            self::points($worth->lost(), ' lost'),
+            Numbers::points($worth->lost()) . ' lost',
         );
     }
 
@@ -63,7 +63,7 @@ final class ChoiceWording
     {
         $says = [];
         foreach (self::told($worth) as $part => $points) {
-            $says[] = self::points($points / 100) . ' ' . match (ChoicePart::from($part)) {
+            $says[] = Numbers::points($points / 100) . ' ' . match (ChoicePart::from($part)) {
                 ChoicePart::Pot => self::pot($worth, $choice, $taken),
                 ChoicePart::Order => 'by the order: played best, it runs out less often than another.',
                 ChoicePart::Spot => self::spot($worth, $choice, $length),
@@ -77,7 +77,7 @@ final class ChoiceWording
             $says[] = \sprintf(
                 'But tip and pace do not go to your spot: the cue ball stops %s from it, and there it is worth %s more.',
                 $length($far),
-                self::points(-$costs[ChoicePart::Stroke->value]),
+                Numbers::points(-$costs[ChoicePart::Stroke->value]),
             );
         }
 
@@ -233,13 +233,5 @@ final class ChoiceWording
         ]);
 
         return $says . ([] === $dangers ? '' : '; ' . implode(', ', $dangers)) . '.';
-    }
-
-    /** "12 points". */
-    private static function points(float $chance, string $then = ''): string
-    {
-        $points = (int) round(100 * $chance);
-
-        return \sprintf('%d %s%s', $points, 1 === $points ? 'point' : 'points', $then);
     }
 }

@@ -88,14 +88,14 @@ final class PlanWording
             $finding instanceof NoBreakBall => "From there the $finding->ball is no break ball: nothing that pots it opens the rack.",
             $finding instanceof OtherShot => self::other($finding),
             $finding instanceof BetterSkill => \sprintf(
-                '%.0f %% better %s: +%.0f points.',
+                '%.0f %% better %s: +%s.',
                 100 * $finding->better,
                 Skill::Speed === $finding->skill ? 'speed control' : 'aim',
-                100 * $finding->gain,
+                Numbers::points($finding->gain),
             ),
             $finding instanceof CostOfConstraints => $finding->cost < self::NOTHING
                 ? 'What is pinned costs nothing to speak of.'
-                : \sprintf('What is pinned costs about %.0f points.', 100 * $finding->cost),
+                : \sprintf('What is pinned costs about %s.', Numbers::points($finding->cost)),
             default => self::stop($finding),
         };
     }
@@ -179,7 +179,7 @@ final class PlanWording
                 ? "The {$other->pot->ball} first"
                 : \sprintf('The %d in the %s pocket', $other->pot->ball, $other->pot->pocket->spoken()),
             100 * $other->chances->value,
-            $other->less < self::NOTHING ? 'as good' : \sprintf('%.0f points less', 100 * $other->less),
+            $other->less < self::NOTHING ? 'as good' : Numbers::points($other->less) . ' less',
             100 * $other->chances->pot,
             100 * $other->chances->position,
         );

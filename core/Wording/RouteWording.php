@@ -98,10 +98,10 @@ final class RouteWording
     {
         $count = \count($summary->family->rails);
         $say = [match ($count) {
-            0 => \sprintf('%s, %.0f cm', $summary->family->stroke, 100 * $summary->travel),
-            1 => \sprintf('one cushion, %.1f m', $summary->travel),
-            default => \sprintf('%s cushions, %.1f m', Numbers::word($count), $summary->travel),
-        }];
+            0 => (string) $summary->family->stroke,
+            1 => 'one cushion',
+            default => Numbers::word($count) . ' cushions',
+        } . ', ' . Numbers::way($summary->travel)];
         if (null !== $summary->window) {
             $say[] = self::holds($summary->window, null === $summary->next ? 'holds' : "still leaves the $summary->next");
         }

@@ -31,6 +31,9 @@ final class ShotWording
     /** Shares below this are told as hardly any. */
     private const HARDLY = 0.005;
 
+    /** A side from which the rest goes less often than so, as a share of the other, is no side to be on. */
+    private const HARDLY_A_WAY = 0.06;
+
     private function __construct() {}
 
     /** The route in the trade's words. */
@@ -80,13 +83,7 @@ final class ShotWording
             $finding instanceof WinsByAnother => "The $finding->ball drops with it when all goes as drawn, and wins the rack.",
             $finding instanceof NotDirect => self::notDirect($finding),
             $finding instanceof RouteSummary => RouteWording::summary($finding),
-            $finding instanceof RightSide => \sprintf(
-                'Stay on the right side of the %d, %s of its line: from there the rest is about %.0f %%, from the other side %.0f %%.',
-                $finding->ball,
-                $finding->side->value,
-                100 * $finding->chance,
-                100 * $finding->other,
-            ),
+            $finding instanceof RightSide => self::side($finding),
             $finding instanceof AlongTheLine => \sprintf(
                 $finding->along
                     ? 'Comes along the line of the %d: a little short or long still leaves it.'
@@ -112,6 +109,18 @@ final class ShotWording
                 ),
             default => throw new \LogicException('A finding without words: ' . $finding::class),
         };
+    }
+
+    private static function side(RightSide $side): string
+    {
+        $part = $side->chance > 0.0 ? $side->other / $side->chance : 0.0;
+
+        return \sprintf(
+            'Stay on the right side of the %d, %s of its line: from the other side %s.',
+            $side->ball,
+            $side->side->value,
+            $part < self::HARDLY_A_WAY ? 'there is hardly a way on' : 'the rest goes about ' . Numbers::asOften($part),
+        );
     }
 
     private static function notDirect(NotDirect $finding): string

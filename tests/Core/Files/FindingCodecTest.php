@@ -60,7 +60,11 @@ final class FindingCodecTest extends TestCase
             ],
             [
                 new Found\RightSide(3, Found\Side::Left, 0.61, 0.4),
-                'Stay on the right side of the 3, left of its line: from there the rest is about 61 %, from the other side 40 %.',
+                'Stay on the right side of the 3, left of its line: from the other side the rest goes about two thirds as often.',
+            ],
+            [
+                new Found\RightSide(3, Found\Side::Right, 0.61, 0.02),
+                'Stay on the right side of the 3, right of its line: from the other side there is hardly a way on.',
             ],
             [new Found\AlongTheLine(5, true), 'Comes along the line of the 5: a little short or long still leaves it.'],
             [new Found\AlongTheLine(5, false), 'Crosses the line of the 5: the speed must be right.'],

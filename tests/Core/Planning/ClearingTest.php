@@ -12,6 +12,7 @@ use ZigLane\Core\Planning\PlanSearch;
 use ZigLane\Core\Player\Level;
 use ZigLane\Core\Player\Player;
 use ZigLane\Core\Wording\PlanWording;
+use ZigLane\Core\Wording\ShotWording;
 use ZigLane\Tests\Core\Reading\Read;
 
 /**
@@ -29,6 +30,13 @@ final class ClearingTest extends TestCase
         self::assertLessThanOrEqual($first->chances->pot, $plan->runOut);
         // Both are easy: played out by the chances of the two, within what the second look at the first mends.
         self::assertEqualsWithDelta($first->chances->pot * $last->chances->pot, $plan->runOut, 0.12);
+    }
+
+    public function testWhatLeadsToNoBreakBallIsNotTheKeyToIt(): void
+    {
+        $plan = (new PlanSearch(Read::rack(['cue' => [2.0, 2.0], 7 => [1.2, 3.2], 12 => [0.3, 2.0]], 'straight-pool')))->plan();
+        self::assertSame('From there the 12 is no break ball: nothing that pots it opens the rack.', PlanWording::says($plan)[0]);
+        self::assertStringNotContainsString('key ball', implode(' ', ShotWording::why($plan->shots[0])));
     }
 
     /** Held to the formula by hand, and to what it is for: the more balls, the less single racks are told apart. */
