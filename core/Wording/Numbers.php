@@ -11,6 +11,15 @@ final class Numbers
 {
     private const WORDS = [2 => 'two', 3 => 'three', 4 => 'four', 5 => 'five', 6 => 'six', 7 => 'seven', 8 => 'eight', 9 => 'nine'];
 
+    private const PARTS = [
+        'a tenth' => 0.1,
+        'a quarter' => 0.25,
+        'a third' => 1 / 3,
+        'half' => 0.5,
+        'two thirds' => 2 / 3,
+        'three quarters' => 0.75,
+    ];
+
     private function __construct() {}
 
     /** "three"; digits beyond nine. */
@@ -30,8 +39,7 @@ final class Numbers
     /** How often as a part, from a tenth to three quarters: "a third as often". */
     public static function asOften(float $share): string
     {
-        $parts = ['a tenth' => 0.1, 'a quarter' => 0.25, 'a third' => 1 / 3, 'half' => 0.5, 'two thirds' => 2 / 3, 'three quarters' => 0.75];
-        $far = array_map(static fn(float $part): float => abs($part - $share), $parts);
+        $far = array_map(static fn(float $part): float => abs($part - $share), self::PARTS);
 
         return array_search(min($far), $far, true) . ' as often';
     }
