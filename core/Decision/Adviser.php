@@ -65,7 +65,7 @@ final readonly class Adviser
     public function advise(?AimedStroke $stroke, ?Pot $pot, float $runOut): Advice
     {
         $judged = null === $stroke ? null : $this->search->judge($stroke, $pot);
-        $planned = null === $judged ? null : $this->planned($judged, $runOut);
+        $planned = null === $judged || null === $pot ? null : $this->planned($judged, $pot, $runOut);
         $found = $this->search->best();
         $other = $found[OptionKind::Go->value] ?? null;
         // What comes after either is compared by state values, by which alone that of the other is known.
@@ -158,13 +158,19 @@ final readonly class Adviser
         return null === $pot || ($pocketed[$pot->ball] ?? null) !== $pot->pocket || \count($pocketed) > 1;
     }
 
-    /** The plan's own stroke as it was judged: what comes after it is known better than from state values. */
-    private function planned(Tried $judged, float $runOut): Tried
+    /** The plan's own stroke as it was judged: what comes after the pot is known better than from state values. */
+    private function planned(Tried $judged, Pot $pot, float $runOut): Tried
     {
         $tried = new Tried($judged->stroke, $judged->call, $judged->chances->gone());
-        $goes = fn(float $chance): float => $this->contest->goes($this->rack->layout, $chance);
+        $made = $tried->chances->made;
+        $left = $this->rack->layout->without($pot->ball);
+        if ($made <= 0.0 || $this->rack->rules()->isOver($left)) {
+            return $tried;
+        }
+        $comes = $this->contest->afterLegal(null === $this->rack->group ? $this->rack->taking($pot->ball)->group : null);
+        $goes = static fn(float $chance): float => $comes->goes($left, min(1.0, $chance / $made));
 
-        return $tried->winning($tried->win() + $goes($runOut) - $goes($tried->chances->runOut));
+        return $tried->winning($tried->win() + $made * ($goes($runOut) - $goes($tried->chances->runOut)));
     }
 
     /** Chance of the first pot from which to go is as good as the other. */

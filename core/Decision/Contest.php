@@ -74,18 +74,31 @@ final readonly class Contest
             $theirs = static fn(Group $group): RunOutChance => new RunOutChance($turned->withGroup($group), $others);
             $ones = [$own($solids), $own($stripes)];
             $twos = $isAlike ? $ones : [$theirs($solids), $theirs($stripes)];
+            $usual = self::usual($rack, $opponent);
 
             return new OpenTableTurns($rack, [
-                $solids->value => new RackTurns($ones[0], $twos[1]),
-                $stripes->value => new RackTurns($ones[1], $twos[0]),
+                $solids->value => new RackTurns($ones[0], $twos[1], $usual),
+                $stripes->value => new RackTurns($ones[1], $twos[0], $usual),
             ]);
         }
         $own = new RunOutChance($rack, $planner);
         if (null !== $rack->group) {
-            return new RackTurns($own, new RunOutChance($turned->withGroup($rack->group->other()), $others));
+            $other = new RunOutChance($turned->withGroup($rack->group->other()), $others);
+
+            return new RackTurns($own, $other, self::usual($rack, $opponent));
         }
 
         return new RackTurns($own, $isAlike ? $own : new RunOutChance($turned, $others));
+    }
+
+    /**
+     * @return array{UsualRunOut, UsualRunOut} the player's and the opponent's
+     */
+    private static function usual(Rack $rack, Player $opponent): array
+    {
+        $own = UsualRunOut::of($rack);
+
+        return [$own, $opponent->playsLike($rack->player) ? $own : UsualRunOut::of($rack->withPlayer($opponent))];
     }
 
     /** The same from the other player's side. */

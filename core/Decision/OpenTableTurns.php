@@ -38,10 +38,11 @@ final class OpenTableTurns implements Turns
     {
         $failing = $this->failing($layout);
 
-        return $this->best(static fn(RackTurns $turns): float => TurnChain::sum(
-            $turns->chain($layout)->turnWith($runOut ?? $turns->runOut($layout)),
-            $failing,
-        ));
+        return $this->best(static function (RackTurns $turns) use ($layout, $runOut, $failing): float {
+            $runOut ??= $turns->runOut($layout);
+
+            return max($runOut, TurnChain::sum($turns->chain($layout)->turnWith($runOut), $failing));
+        });
     }
 
     public function inHand(Layout $layout): float

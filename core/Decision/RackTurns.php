@@ -26,9 +26,14 @@ final class RackTurns implements Turns
     /**
      * @param RunOutChance $own   the player's
      * @param RunOutChance $other the other's; the same where both play the same balls equally well
+     * @param array{UsualRunOut, UsualRunOut}|null $usual what the player and the other usually run out; null where both play the same
+     *                                                    balls
      */
-    public function __construct(public readonly RunOutChance $own, private readonly RunOutChance $other)
-    {
+    public function __construct(
+        public readonly RunOutChance $own,
+        private readonly RunOutChance $other,
+        private readonly ?array $usual = null,
+    ) {
         if ($own === $other) {
             $this->reversed = $this;
         }
@@ -67,7 +72,7 @@ final class RackTurns implements Turns
     public function reversed(): self
     {
         if (null === $this->reversed) {
-            $this->reversed = new self($this->other, $this->own);
+            $this->reversed = new self($this->other, $this->own, null === $this->usual ? null : array_reverse($this->usual));
             $this->reversed->reversed = $this;
         }
 
@@ -77,7 +82,7 @@ final class RackTurns implements Turns
     public function near(Layout $layout): self
     {
         $own = $this->own->near($layout);
-        $turns = new self($own, $this->own === $this->other ? $own : $this->other->near($layout));
+        $turns = new self($own, $this->own === $this->other ? $own : $this->other->near($layout), $this->usual);
         $turns->chains = $this->chains;
         $turns->reversed()->chains = $this->reversed()->chains;
 
@@ -106,8 +111,7 @@ final class RackTurns implements Turns
         $other = $this->other->left($layout);
         $key = "$own->bits $other->bits";
         if (!isset($this->chains[$key])) {
-            $same = !$this->own->rack->rules()->hasObstacles();
-            [$one, $two] = TurnChain::between($this->own->onTheWay($own), $this->other->onTheWay($other), $same);
+            [$one, $two] = TurnChain::between($this->own->onTheWay($own), $this->other->onTheWay($other), $this->usual);
             $this->reversed()->chains["$other->bits $own->bits"] = $two;
             $this->chains[$key] = $one;
         }

@@ -39,21 +39,33 @@ final readonly class TurnChain
      * @param float                 $raised  how much larger than it was the last of them had to be made
      * @param non-empty-list<float> $failing chance to win when the turn ends after no ball, after one, and so on, 0–1
      * @param float                 $coming  chance to win when the player comes to a table like most, 0–1
+     * @param UsualRunOut|null      $usual   that what this table promises is drawn to
      */
-    private function __construct(private array $means, private float $raised, private array $failing, public float $coming) {}
+    private function __construct(
+        private array $means,
+        private float $raised,
+        private array $failing,
+        public float $coming,
+        private ?UsualRunOut $usual,
+    ) {}
 
     /**
      * The chain as each of two players sees it.
      *
      * @param non-empty-list<float> $own   V(1), V(2) and so on of the first
      * @param non-empty-list<float> $other and of the second
-     * @param bool                  $same  whether both play the same balls: then as many of both
+     * @param array{UsualRunOut, UsualRunOut}|null $usual what the first and the second usually run out, where each plays balls of
+     *                                                    their own; null where both play the same balls: then as many of both
      *
      * @return array{self, self}
      */
-    public static function between(array $own, array $other, bool $same): array
+    public static function between(array $own, array $other, ?array $usual): array
     {
+        $same = null === $usual;
         [$first, $second] = [self::floored($own), self::floored($other)];
+        if (!$same) {
+            [$first, $second] = [$usual[0]->drawnMeans($first), $usual[1]->drawnMeans($second)];
+        }
         // Chance of each to win when coming to the table, by what the first and what the second has left.
         $ones = $twos = [];
         for ($n = 1; $n <= \count($own); ++$n) {
@@ -81,8 +93,8 @@ final readonly class TurnChain
         }
 
         return [
-            new self($first, self::ratio($first, $own), $firsts, $ones[$n][$m]),
-            new self($second, self::ratio($second, $other), $seconds, $twos[$n][$m]),
+            new self($first, self::ratio($first, $own), $firsts, $ones[$n][$m], $usual[0] ?? null),
+            new self($second, self::ratio($second, $other), $seconds, $twos[$n][$m], $usual[1] ?? null),
         ];
     }
 
@@ -95,7 +107,7 @@ final readonly class TurnChain
     /** Chance to win the rack for the player who goes for the run-out with a chance $runOut to get there, 0–1. */
     public function going(float $runOut): float
     {
-        return self::sum($this->turnWith($runOut), $this->failing());
+        return max($runOut, self::sum($this->turnWith($runOut), $this->failing()));
     }
 
     /** The same with the ball in hand, $highest being the chance to run out from the best place. */
@@ -130,7 +142,14 @@ final readonly class TurnChain
      */
     public function turnWith(float $runOut): array
     {
-        return $this->parts(max($runOut, min($runOut * $this->raised, self::PLACE * $this->mean())));
+        if ($runOut <= 0.0 || $runOut >= 1.0) {
+            return $this->parts($runOut);
+        }
+        // By its odds: what is nearly sure stays below one.
+        $times = min($this->raised, max(1.0, self::PLACE * $this->mean() / $runOut));
+        $odds = $times * $runOut / (1 - $runOut);
+
+        return $this->parts($this->told($odds / (1 + $odds), $this->mean()));
     }
 
     /**
@@ -142,7 +161,9 @@ final readonly class TurnChain
      */
     public function turnInHand(float $highest): array
     {
-        return $this->parts(min(1.0, max($highest, $this->mean() + self::GAINED_IN_HAND)));
+        $usual = $this->mean() + self::GAINED_IN_HAND;
+
+        return $this->parts(min(1.0, $this->told(max($highest, $usual), $usual)));
     }
 
     /**
@@ -153,6 +174,12 @@ final readonly class TurnChain
     public function turnLikeMost(): array
     {
         return $this->parts($this->mean());
+    }
+
+    /** A chance to run out from here as it counts, where the usual one is known. */
+    private function told(float $runOut, float $usual): float
+    {
+        return $this->usual?->drawn($runOut, $usual, \count($this->means)) ?? $runOut;
     }
 
     private function mean(): float

@@ -32,7 +32,7 @@ final readonly class ClearingPrior
     private const BALL = [6.0, 2.0];
 
     /** @param float $kept share of shots after which a run is still on, 0–1 */
-    public function __construct(private float $kept) {}
+    public function __construct(public float $kept) {}
 
     /** For the player, the table and the cue of a rack: by the chance of the spot shot there. */
     public static function of(Rack $rack): self

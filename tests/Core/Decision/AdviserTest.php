@@ -83,7 +83,8 @@ final class AdviserTest extends TestCase
         yield 'both ends of the table' => ['nine-ball', null, Level::League, ['cue' => [4, 0.3], 1 => [4.4, 3.87], 2 => [0.3, 0.3], 3 => [7.7, 3.7], 4 => [4.75, 3.6], 5 => [4.0, 3.55], 9 => [2, 2]], $safe, ['/leaves the other player \d % /']];
         yield 'blocked both ways' => ['ten-ball', null, Level::StrongLeague, ['cue' => [5.2, 2.0], 1 => [7.0, 2.0], 2 => [7.4, 1.6], 3 => [7.4, 2.4], 4 => [1, 1], 10 => [2, 3]], $safe, []];
         yield 'inside a cluster' => ['nine-ball', null, Level::League, ['cue' => [2, 1], 1 => [7.5, 2.05], 2 => [7.3, 2.05], 3 => [7.3, 1.8], 4 => [7.5, 1.8], 9 => [7.7, 1.95]], $safe, ['/foul/']];
-        yield 'the eight out of reach' => ['eight-ball', 'solids', Level::ClubNight, ['cue' => [1.0, 3.0], 8 => [7.87, 1.9], 9 => [7.6, 2.9], 10 => [6.6, 2.2], 11 => [4.0, 0.14]], $safe, ['/^Safe: [12]\d %/']];
+        // Played out 60 times by quick decisions, the player with the eight won 57 % (44–69).
+        yield 'the eight out of reach' => ['eight-ball', 'solids', Level::ClubNight, ['cue' => [1.0, 3.0], 8 => [7.87, 1.9], 9 => [7.6, 2.9], 10 => [6.6, 2.2], 11 => [4.0, 0.14]], $safe, ['/^Safe: [345]\d %/']];
         yield 'frozen on the rail, the other far from done' => ['eight-ball', 'solids', Level::League, ['cue' => [4, 2], 1 => [7.3, 3.86], 2 => [7.0, 3.86], 8 => [4, 0.14], 9 => [6.6, 3.4], 10 => [7.5, 3.3], 11 => [6.9, 3.2], 12 => [7.7, 3.6], 13 => [5.5, 1]], $go, ['/^Go: 9\d %/', '/the 2 into the 1/']];
         yield 'an open group' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [4, 2], 1 => [6.5, 1], 2 => [1.5, 1], 3 => [6, 3.2], 8 => [2, 3], 9 => [7.5, 3.5], 10 => [4, 3.8]], $go, []];
         yield 'off another ball' => ['eight-ball', 'solids', Level::Advanced, ['cue' => [3.8, 2.5], 8 => [3.6, 2.5], 9 => [1.3, 2.6], 10 => [7, 1], 11 => [7, 3]], $go, ['/the 8 off the 9 in the head right pocket, 9\d %/']];

@@ -7,6 +7,7 @@ namespace ZigLane\Tests\Core\Decision;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZigLane\Core\Decision\TurnChain;
+use ZigLane\Core\Decision\UsualRunOut;
 use ZigLane\Core\Numerics\Generator;
 
 final class TurnChainTest extends TestCase
@@ -33,7 +34,7 @@ final class TurnChainTest extends TestCase
     #[DataProvider('racks')]
     public function testTheChainIsWhatPlayingItGives(array $own, array $other, bool $same): void
     {
-        [$one, $two] = TurnChain::between($own, $other, $same);
+        [$one, $two] = TurnChain::between($own, $other, $same ? null : self::asTheyAre());
         $won = 0;
         $random = new Generator(3);
         for ($n = 0; $n < self::RACKS; ++$n) {
@@ -49,7 +50,7 @@ final class TurnChainTest extends TestCase
     {
         $strong = [0.5, 0.27, 0.24, 0.11, 0.12, 0.08, 0.05];
         $weak = [0.23, 0.08, 0.04, 0.007, 0.005, 0.001, 0.0005];
-        [$one] = TurnChain::between($strong, $weak, true);
+        [$one] = TurnChain::between($strong, $weak, null);
         self::assertGreaterThan(0.7, $one->coming);
         self::assertLessThan(0.9, $one->coming);
     }
@@ -57,20 +58,20 @@ final class TurnChainTest extends TestCase
     /** Balls that cannot be run out today do not make a rack lost. */
     public function testATableThatIsTiedUpIsNotLost(): void
     {
-        [$one] = TurnChain::between([0.6, 0.4, 0.3, 0.0, 0.0], [0.6, 0.4, 0.3, 0.2, 0.1], false);
+        [$one] = TurnChain::between([0.6, 0.4, 0.3, 0.0, 0.0], [0.6, 0.4, 0.3, 0.2, 0.1], self::asTheyAre());
         self::assertGreaterThan(0.15, $one->coming);
         self::assertLessThan(0.5, $one->coming);
-        [$even] = TurnChain::between([0.6, 0.0, 0.0], [0.6, 0.0, 0.0], true);
+        [$even] = TurnChain::between([0.6, 0.0, 0.0], [0.6, 0.0, 0.0], null);
         self::assertEqualsWithDelta(0.5, $even->coming, 0.05);
         // Not even where nobody can make anything.
-        [$stuck] = TurnChain::between([0.0, 0.0], [0.0, 0.0], false);
+        [$stuck] = TurnChain::between([0.0, 0.0], [0.0, 0.0], self::asTheyAre());
         self::assertEqualsWithDelta(0.5, $stuck->coming, 0.001);
         self::assertEqualsWithDelta(0.5, $stuck->going(0.0), 0.001);
     }
 
     public function testMoreOfARunOutAndTheBallInHandAreWorthMore(): void
     {
-        [$one] = TurnChain::between([0.6, 0.4, 0.3, 0.2], [0.6, 0.4, 0.3, 0.2], true);
+        [$one] = TurnChain::between([0.6, 0.4, 0.3, 0.2], [0.6, 0.4, 0.3, 0.2], null);
         self::assertEqualsWithDelta($one->failing(), $one->going(0.0), 1e-9);
         self::assertGreaterThan($one->going(0.1), $one->going(0.3));
         self::assertEqualsWithDelta(1.0, $one->going(1.0), 1e-9);
@@ -78,16 +79,36 @@ final class TurnChainTest extends TestCase
         self::assertGreaterThan($one->inHand(0.0), $one->inHand(0.5));
     }
 
+    /** A good place on a table that is tied up from most others. */
+    public function testNothingIsWorthMoreThanTheRack(): void
+    {
+        [$one] = TurnChain::between([0.972, 0.07], [0.82], self::asTheyAre());
+        self::assertLessThan(1.0, $one->going(0.965));
+        self::assertGreaterThan(0.965, $one->going(0.965));
+    }
+
     /** Who runs out wins: to go is worth at least that, and more where a turn that fails may still be followed by another. */
     public function testToGoIsWorthAtLeastTheRunOut(): void
     {
         foreach ([[0.97, 0.93, 0.9, 0.86], [0.7, 0.5, 0.4, 0.3], [0.3, 0.02, 0.001, 0.0]] as $means) {
-            [$one] = TurnChain::between($means, $means, true);
+            [$one] = TurnChain::between($means, $means, null);
             foreach ([0.1, 0.5, 0.76, 0.95, 0.999] as $runOut) {
                 self::assertGreaterThan($runOut, $one->going($runOut));
                 self::assertLessThan(1.0, $one->going($runOut));
             }
         }
+    }
+
+    /**
+     * Chances that count as they are.
+     *
+     * @return array{UsualRunOut, UsualRunOut}
+     */
+    private static function asTheyAre(): array
+    {
+        $usual = new UsualRunOut(1.0, 1.0, \INF);
+
+        return [$usual, $usual];
     }
 
     /**
