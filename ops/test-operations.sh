@@ -4,7 +4,7 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 export ZIG_LANE_NAME=operations ZIG_LANE_PORT ZIG_LANE_SILENT=6
 # Clients that wait as people do: something is always being stored, and the tests beside this one come to their turn too.
-export ZIG_LANE_PAUSE=0.1
+export ZIG_LANE_PAUSE=0.4
 unset ZIG_LANE_LOG
 ZIG_LANE_PORT=$(php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];')
 HERE=$PWD/var/operations
@@ -152,7 +152,7 @@ check "it starts after it" says "$out" "Zig Lane is at $url"
 check "and has lost nothing" has_rack
 
 # A plan outlives restarts, kills and hangs of its worker.
-fresh=$(post "${url}racks/break" "game=nine-ball&number=4")
+fresh=$(post "${url}racks/break" "game=nine-ball&number=71")
 rack=${fresh%%\?*}
 plan=$(post "${url%/}$rack/plans")
 plan_says() { says "$(page "${url%/}$plan")" "$1"; }

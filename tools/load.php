@@ -79,9 +79,9 @@ while ($open > 0 || [] !== $later) {
 }
 $took = microtime(true) - $start;
 
-// What was acknowledged must be there, once the application is back.
+// What was acknowledged must be there, once the application is back: after a full disk on a busy machine that takes a while.
 $missing = [];
-for ($tries = 0; $tries < 200 && 'ready' !== @file_get_contents("$address/ready"); ++$tries) {
+for ($tries = 0; $tries < 1200 && 'ready' !== @file_get_contents("$address/ready"); ++$tries) {
     usleep(100_000);
 }
 foreach (array_chunk($made, 16) as $some) {
