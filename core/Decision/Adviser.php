@@ -167,7 +167,7 @@ final readonly class Adviser
         if ($made <= 0.0 || $this->rack->rules()->isOver($left)) {
             return $tried;
         }
-        $comes = $this->contest->afterLegal(null === $this->rack->group ? $this->rack->taking($pot->ball)->group : null);
+        $comes = $this->contest->afterLegal($this->rack->taking($pot->ball)->group);
         $goes = static fn(float $chance): float => $comes->goes($left, min(1.0, $chance / $made));
 
         return $tried->winning($tried->win() + $made * ($goes($runOut) - $goes($tried->chances->runOut)));

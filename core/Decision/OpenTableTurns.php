@@ -38,11 +38,9 @@ final class OpenTableTurns implements Turns
     {
         $failing = $this->failing($layout);
 
-        return $this->best(static function (RackTurns $turns) use ($layout, $runOut, $failing): float {
-            $runOut ??= $turns->runOut($layout);
-
-            return max($runOut, TurnChain::sum($turns->chain($layout)->turnWith($runOut), $failing));
-        });
+        return $this->best(
+            static fn(RackTurns $turns): float => $turns->chain($layout)->going($runOut ?? $turns->runOut($layout), $failing),
+        );
     }
 
     public function inHand(Layout $layout): float

@@ -104,10 +104,15 @@ final readonly class TurnChain
         return $this->failing[0];
     }
 
-    /** Chance to win the rack for the player who goes for the run-out with a chance $runOut to get there, 0–1. */
-    public function going(float $runOut): float
+    /**
+     * Chance to win the rack for the player who goes for the run-out, 0–1.
+     *
+     * @param float      $runOut  chance to get there, 0–1
+     * @param float|null $failing chance to win when the turn ends without a ball, where that is known better, 0–1
+     */
+    public function going(float $runOut, ?float $failing = null): float
     {
-        return max($runOut, self::sum($this->turnWith($runOut), $this->failing()));
+        return max($runOut, self::sum($this->turnWith($runOut), $failing ?? $this->failing()));
     }
 
     /** The same with the ball in hand, $highest being the chance to run out from the best place. */
@@ -140,7 +145,7 @@ final readonly class TurnChain
      *
      * @return array{float, float} chance to win the rack after at least a ball, and the chance that none is made
      */
-    public function turnWith(float $runOut): array
+    private function turnWith(float $runOut): array
     {
         if ($runOut <= 0.0 || $runOut >= 1.0) {
             return $this->parts($runOut);

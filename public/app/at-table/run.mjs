@@ -232,7 +232,7 @@ export function withoutPlan(run) {
 }
 
 /** Whether a plan is waited for, or a better one still taken; a shot that is being told of, or tried ten times, stays as it is. */
-export const takesPlan = (run) => run.tries === null && (run.phase === 'plan' || run.phase === 'shoot');
+export const takesPlan = (run) => !run.tries && (run.phase === 'plan' || run.phase === 'shoot');
 
 /** What was worked out since for the shots after this one, as long as the plan is the same. */
 export function prepared(run, sheet) {
